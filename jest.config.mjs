@@ -1,0 +1,27 @@
+/** Three projects: the core and server in Node, the web in a browser-like page. */
+const node = (name, root) => ({
+  displayName: name,
+  rootDir: '.',
+  roots: [root],
+  testEnvironment: 'node',
+  testMatch: ['**/*.spec.ts'],
+  transform: { '^.+\\.ts$': ['ts-jest', { tsconfig: 'tsconfig.jest.json', diagnostics: false }] },
+  moduleNameMapper: { '^@core/(.*)$': '<rootDir>/packages/core/src/$1' },
+});
+
+export default {
+  projects: [
+    node('core', '<rootDir>/packages/core/src'),
+    node('server', '<rootDir>/apps/server/src'),
+    node('cli', '<rootDir>/apps/cli/src'),
+    {
+      displayName: 'web',
+      rootDir: '.',
+      roots: ['<rootDir>/apps/web/src'],
+      preset: 'jest-preset-angular',
+      setupFilesAfterEnv: ['<rootDir>/apps/web/jest.setup.ts'],
+      transform: { '^.+\\.(ts|mjs|js|html|svg)$': ['jest-preset-angular', { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' }] },
+      moduleNameMapper: { '^@core/(.*)$': '<rootDir>/packages/core/src/$1' },
+    },
+  ],
+};

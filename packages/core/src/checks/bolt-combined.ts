@@ -1,0 +1,28 @@
+import type { Resolved } from '../job/resolve';
+import { formula } from '../working/formula';
+import { Working } from '../working/steps';
+import { shearOn } from './bolt-shear';
+import { pullOn, shearResistance, tensionResistance } from './bolt-strength';
+import { outcome, remembered, worst, type Check } from './check';
+
+const ETA = formula('η', 'F_v.Ed/F_v.Rd + F_t.Ed/(1.4·F_t.Rd)', '–');
+
+const strengths = (r: Resolved, w: Working) => ({ Fv: shearResistance(r, w), Ft: tensionResistance(r, w) });
+const known = remembered((r) => strengths(r, new Working(false)));
+
+/** Shear and tension together in one bolt. */
+export const boltCombined: Check = {
+  id: 'bolt-combined',
+  name: 'Bolt, both',
+  element: 'fastener',
+  says: 'A bolt that is pulled and sheared at once holds less of each.',
+  source: 'EN 1993-1-8 Tab. 3.4, combined shear and tension',
+  range: 'As bolt tension and bolt shear',
+  evaluate(r, s, w) {
+    return worst(r.bolts, w, (b, i, w) => {
+      const demands = { v: shearOn(r, s, i, w), t: pullOn(r, s, i, w) };
+      const { Fv, Ft } = w.recording ? strengths(r, w) : known(r);
+      return outcome(w.of(ETA, { 'F_v.Ed': demands.v, 'F_t.Ed': demands.t, 'F_v.Rd': Fv, 'F_t.Rd': Ft }), 1, '–', b.id);
+    });
+  },
+};

@@ -1,0 +1,35 @@
+import type { Resolved } from '../job/resolve';
+import type { Shared } from '../sharing/share';
+import { formula } from '../working/formula';
+import type { Working } from '../working/steps';
+import { shearResistance } from './bolt-strength';
+import { capacitiesOf, everyBolt, worstBolt, type BoltCheck, type Check } from './check';
+
+const V_X = formula('V_x', 'F_x/n − M_T·r_y/I_p', 'N');
+const V_Y = formula('V_y', 'F_y/n + M_T·r_x/I_p', 'N');
+const F_VED = formula('F_v.Ed', 'sqrt(V_x² + V_y²)', 'N');
+
+/** In-plane force on bolt i by the elastic method, with its working; agrees with `sharing/in-plane`. */
+export function shearOn(r: Resolved, s: Shared, i: number, w: Working): number {
+  const { centre, polar, torsion } = s.inPlane;
+  if (!w.recording || polar < 1e-6) return s.inPlane.shears[i]!.total;
+  const b = r.bolts[i]!;
+  const put = { F_x: s.loadCase.fx, F_y: s.loadCase.fy, n: r.bolts.length, M_T: torsion, r_x: b.x - centre.x, r_y: b.y - centre.y, I_p: polar };
+  const V_x = w.of(V_X, put, `I_p = Σr² over the group; ${b.id}`);
+  const V_y = w.of(V_Y, put);
+  return w.of(F_VED, { V_x, V_y });
+}
+
+const inShear: BoltCheck = { demand: shearOn, capacity: (r, _i, w) => shearResistance(r, w) };
+const capacities = capacitiesOf(inShear);
+
+/** Shear in the hardest-worked bolt: direct plus torsion about the group's centroid. */
+export const boltShear: Check = {
+  id: 'bolt-shear',
+  name: 'Bolt shear',
+  element: 'fastener',
+  says: 'The hardest-worked bolt must not shear off where the parts meet.',
+  source: 'Elastic group, AISC Manual Part 7; resistance EN 1993-1-8 Tab. 3.4, one plane, through the thread',
+  range: 'Equal bolts, rigid plate; friction not counted',
+  evaluate: (r, s, w) => worstBolt(everyBolt(r), r, s, w, inShear, capacities(r)),
+};

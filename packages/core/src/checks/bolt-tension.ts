@@ -1,0 +1,19 @@
+import { pullOn, tensionResistance } from './bolt-strength';
+import { capacitiesOf, everyBolt, worstBolt, type BoltCheck, type Check } from './check';
+
+const inTension: BoltCheck = {
+  demand: pullOn,
+  capacity: (r, _i, w) => tensionResistance(r, w),
+};
+const capacities = capacitiesOf(inTension);
+
+/** Tension in the hardest-pulled bolt, from the biaxial neutral axis. */
+export const boltTension: Check = {
+  id: 'bolt-tension',
+  name: 'Bolt tension',
+  element: 'fastener',
+  says: 'The hardest-pulled bolt must not break in its thread.',
+  source: 'EN 1993-1-8 §3.6.1, Tab. 3.4; tension from equilibrium of a rigid base with tension-only bolts',
+  range: 'Hexagon bolts M5–M24, 1/4–3/4 in; k_2 0.9, not countersunk',
+  evaluate: (r, s, w) => worstBolt(everyBolt(r), r, s, w, inTension, capacities(r)),
+};

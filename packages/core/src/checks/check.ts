@@ -1,0 +1,96 @@
+import type { Resolved } from '../job/resolve';
+import type { Shared } from '../sharing/share';
+import type { Refusal } from '../units/refusal';
+import { Working } from '../working/steps';
+
+/** Part of the stack a link belongs to, in section order from fitting to structure. */
+export type Element = 'base' | 'fastener' | 'plate' | 'far side' | 'skin';
+
+export interface Outcome {
+  readonly demand: number;
+  readonly capacity: number;
+  readonly unit: 'N' | 'MPa' | 'mm' | '–';
+  readonly utilisation: number;
+  /** Where: a bolt's name, or words. */
+  readonly at: string;
+  readonly cautions: readonly string[];
+}
+
+/** The check does not concern this layout; says why. */
+export interface NotApplicable {
+  readonly applies: false;
+  readonly because: string;
+}
+
+export type CheckResult = Outcome | NotApplicable | Refusal;
+
+/** One link of the load path: a function from the resolved job and one shared case to demand, capacity and working. */
+export interface Check {
+  readonly id: string;
+  /** The link's short trade name, as on the chain. */
+  readonly name: string;
+  readonly element: Element;
+  /** What it says in a sentence. */
+  readonly says: string;
+  readonly source: string;
+  /** Inputs it is valid for, as words. */
+  readonly range: string;
+  /** Set where the mounting plate's thickness enters; the search for layouts reuses the others from one thickness to the next. */
+  readonly readsPlateThickness?: true;
+  /** Set where the load does not enter: it can fail, but never names a multiple of the load. */
+  readonly loadFree?: true;
+  evaluate(r: Resolved, s: Shared, w: Working): CheckResult;
+}
+
+export const notApplicable = (because: string): NotApplicable => ({ applies: false, because });
+export const applies = (c: CheckResult): c is Outcome | Refusal => !('applies' in c);
+
+export function outcome(demand: number, capacity: number, unit: Outcome['unit'], at: string, cautions: readonly string[] = []): Outcome {
+  return { demand, capacity, unit, utilisation: capacity > 0 ? demand / capacity : Infinity, at, cautions };
+}
+
+const SILENT = new Working(false);
+
+/** Demand on and capacity at each bolt; capacities do not depend on the case. */
+export interface BoltCheck {
+  /** N or –. */
+  demand(r: Resolved, s: Shared, i: number, w: Working): number;
+  capacity(r: Resolved, i: number, w: Working): number;
+}
+
+/** Judges every bolt of `among`, and writes down the working of the worst. */
+export function worstBolt(among: readonly number[], r: Resolved, s: Shared, w: Working, check: BoltCheck, capacities: readonly number[]): Outcome {
+  let at = among[0]!;
+  let most = -1;
+  for (const i of among) {
+    const u = check.demand(r, s, i, SILENT) / capacities[i]!;
+    if (u > most) [most, at] = [u, i];
+  }
+  const demand = check.demand(r, s, at, w);
+  return outcome(demand, w.recording ? check.capacity(r, at, w) : capacities[at]!, 'N', r.bolts[at]!.id);
+}
+
+/** A value that depends on the resolved job alone, computed once for it and kept while it lives. */
+export function remembered<T>(f: (r: Resolved) => T): (r: Resolved) => T {
+  const known = new WeakMap<Resolved, T>();
+  return (r) => {
+    let v = known.get(r);
+    if (v === undefined) known.set(r, (v = f(r)));
+    return v;
+  };
+}
+
+/** Capacities of all bolts, silently, remembered for the job. */
+export const capacitiesOf = (check: Pick<BoltCheck, 'capacity'>) => remembered((r) => r.bolts.map((_, i) => check.capacity(r, i, SILENT)));
+export const everyBolt = remembered((r) => r.bolts.map((_, i) => i));
+
+/** Evaluates every item silently, then the worst once more with its working written down. */
+export function worst<T>(items: readonly T[], w: Working, f: (item: T, index: number, w: Working) => Outcome): Outcome {
+  let at = 0;
+  let found = f(items[0]!, 0, SILENT);
+  for (let i = 1; i < items.length; i++) {
+    const next = f(items[i]!, i, SILENT);
+    if (next.utilisation > found.utilisation) [found, at] = [next, i];
+  }
+  return w.recording ? f(items[at]!, at, w) : found;
+}

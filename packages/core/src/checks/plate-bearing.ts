@@ -1,0 +1,26 @@
+import { bearingAISC, bearingEN, bearingPlace } from './bearing';
+import { shearOn } from './bolt-shear';
+import { outcome, worst, type Check } from './check';
+
+/** The bolt against its hole in the mounting plate: bearing and tear-out towards the edge behind it. */
+export const plateBearing: Check = {
+  id: 'plate-bearing',
+  name: 'Plate bearing',
+  element: 'plate',
+  readsPlateThickness: true,
+  says: 'The bolt must not crush the plate behind its hole, nor tear a slug out of the edge.',
+  source: 'EN 1993-1-8 Tab. 3.4, or AISC 360-16 §J3.10; the job’s rules say which',
+  range: 'Round clearance holes, e ≥ 1.2·d_0 by EN Tab. 3.3 (see Edge and pitch)',
+  evaluate(r, s, w) {
+    const parts = { d: r.d, d0: r.d0, t: r.plateThickness, fu: r.plateMetal.fu, fub: r.grade.fub, gamma: r.factors.onBreak };
+    return worst(r.bolts, w, (b, i, w) => {
+      const v = s.inPlane.shears[i]!;
+      const demand = shearOn(r, s, i, w);
+      // The plate is carried with the load, so the bolt presses the metal behind the hole.
+      const u = v.total > 0 ? { x: -v.x / v.total, y: -v.y / v.total } : { x: 1, y: 0 };
+      const place = bearingPlace(r, b, u, true);
+      const capacity = r.rules === 'EN' ? bearingEN(place, parts, w) : bearingAISC(place, parts, w);
+      return outcome(demand, demand === 0 ? Math.max(capacity, 1) : capacity, 'N', b.id);
+    });
+  },
+};

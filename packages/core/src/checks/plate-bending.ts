@@ -1,0 +1,71 @@
+import { dot, left, sub, type Point } from '../geometry/points';
+import { alongTo, nearestPoint } from '../geometry/rects';
+import type { PlacedBolt, Resolved } from '../job/resolve';
+import { Working } from '../working/steps';
+import { pullOn, tensionResistance } from './bolt-strength';
+import { capacitiesOf, notApplicable, remembered, worstBolt, type BoltCheck, type Check } from './check';
+import { tStubAISC, tStubEN, type TStub } from './prying';
+
+/** Length of plate along the base edge that goes with the bolt: half way to its neighbours in the row, or to the plate edge. */
+export function tributaryLength(r: Resolved, bolt: Point, along: Point, m: number): number {
+  const row = r.bolts.filter((o) => o !== bolt).map((o) => sub(o, bolt));
+  const inRow = row.filter((v) => Math.abs(dot(v, left(along))) <= m);
+  const side = (u: Point) => {
+    const ahead = inRow.map((v) => dot(v, u)).filter((x) => x > 1e-6);
+    return Math.min(alongTo(r.plate, bolt, u), ...ahead.map((x) => x / 2));
+  };
+  return side(along) + side({ x: -along.x, y: -along.y });
+}
+
+function stubAt(r: Resolved, b: PlacedBolt, Ft: number): TStub {
+  const { point, gap } = nearestPoint(r.base, b);
+  const out = { x: (b.x - point.x) / gap, y: (b.y - point.y) / gap };
+  return {
+    m: gap,
+    e: alongTo(r.plate, b, out),
+    p: tributaryLength(r, b, left(out), gap),
+    t: r.plateThickness,
+    fy: r.plateMetal.fy,
+    fu: r.plateMetal.fu,
+    d: r.d,
+    d0: r.d0,
+    Ft,
+    gammaYield: r.factors.onYield,
+    gammaBreak: r.factors.school === 'limit' ? 1 / 0.9 : r.factors.onYield,
+  };
+}
+
+const outside = remembered((r) => r.bolts.flatMap((b, i) => (b.throughBase ? [] : [i])));
+
+const bent: BoltCheck = {
+  demand: pullOn,
+  capacity(r, i, w) {
+    const bolt = r.bolts[i]!;
+    if (bolt.throughBase) return Infinity;
+    const stub = stubAt(r, bolt, tensionResistance(r, w));
+    const EN = r.rules === 'EN';
+    const capacity = EN ? tStubEN(stub, w) : tStubAISC(stub, w);
+    if (w.recording) {
+      const other = EN ? tStubAISC(stub, new Working(false)) : tStubEN(stub, new Working(false));
+      w.found(EN ? 'T_avail' : 'F_T.Rd', other, 'N', `for comparison, by ${EN ? 'AISC Part 9' : 'EN 1993-1-8 §6.2.4'}; not used`);
+    }
+    return capacity;
+  },
+};
+const capacities = capacitiesOf(bent);
+
+/** Bending of the mounting plate between base edge and bolt, with prying. */
+export const plateBending: Check = {
+  id: 'plate-bending',
+  name: 'Plate bending',
+  element: 'plate',
+  readsPlateThickness: true,
+  says: 'Between the base edge and a pulled bolt the plate bends, and its edge pries on the bolt.',
+  source: 'EN 1993-1-8 §6.2.4 Tab. 6.2 (T-stub modes 1–3), or AISC Manual Part 9 (prying); the job’s rules say which',
+  range: 'Bolts outside the base; the base edge taken as rigid',
+  evaluate(r, s, w) {
+    const among = outside(r);
+    if (among.length === 0) return notApplicable('every bolt clamps the base itself, so none bends the plate');
+    return worstBolt(among, r, s, w, bent, capacities(r));
+  },
+};

@@ -1,0 +1,28 @@
+import { formula } from '../working/formula';
+import { pullOn } from './bolt-strength';
+import { capacitiesOf, everyBolt, worstBolt, type BoltCheck, type Check } from './check';
+import { farDiameter } from './far-bearing';
+
+const B_METAL = formula('B_p.Rd', '0.6·π·d_m·t·f_u/γ', 'N');
+const B_SOFT = formula('B_p.Rd', 'π·d_m·t·f_v/γ', 'N');
+
+const pulledThrough: BoltCheck = {
+  demand: pullOn,
+  capacity(r, i, w) {
+    const d_m = farDiameter(r, r.bolts[i]!, w);
+    const t = r.skinThickness;
+    return r.skinKind === 'sheet' ? w.of(B_METAL, { d_m, t, f_u: r.skin.fu, 'γ': r.factors.onBreak }) : w.of(B_SOFT, { d_m, t, f_v: r.skin.punch, 'γ': r.factors.onSkin });
+  },
+};
+const capacities = capacitiesOf(pulledThrough);
+
+/** The nut, its washer or the backing plate pulled up through the skin. */
+export const pullThrough: Check = {
+  id: 'pull-through',
+  name: 'Pull-through',
+  element: 'far side',
+  says: 'The nut with its washer, or the backing plate, must not be pulled through the skin.',
+  source: 'Metal: punching, EN 1993-1-8 Tab. 3.4. Laminate and plywood: through-thickness shear on the perimeter (statics). Spread of a backing plate: EN 1993-1-8 §6.2.5(4)',
+  range: 'Skin thinner than the washer is wide; no countersunk heads',
+  evaluate: (r, s, w) => worstBolt(everyBolt(r), r, s, w, pulledThrough, capacities(r)),
+};

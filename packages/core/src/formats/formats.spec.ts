@@ -1,0 +1,71 @@
+import fc from 'fast-check';
+import type { Job } from '../job/schema';
+import { assumed } from '../job/values';
+import { testJob } from '../testing/test-job';
+import { mergeJobs } from './merge-jobs';
+import { MAX_FILE, readJob, writeJob } from './read-job';
+
+const text = writeJob(testJob());
+const said = (s: string) => {
+  const read = readJob(s);
+  return 'refusals' in read ? read.refusals.map((r) => `${r.field}: ${r.because} — ${r.allowed}`).join('\n') : 'read';
+};
+const changed = (f: (j: Record<string, never>) => void) => {
+  const j = JSON.parse(text);
+  f(j);
+  return JSON.stringify(j);
+};
+
+it('a file written is read back the same', () => expect(readJob(text)).toEqual({ job: testJob() }));
+
+describe('a file that is not right is refused by path and range', () => {
+  it.each<[string, string, RegExp]>([
+    ['cut off', text.slice(0, 700), /file: it ends too early.*line \d+, column \d+/],
+    ['not JSON', 'x = 3', /file: it is not JSON \(line 1/],
+    ['too large', `"${'x'.repeat(MAX_FILE)}"`, /file: it is 2.0 MB — up to 2 MB/],
+    ['other file', '{"format":"other"}', /format: this is not a job file/],
+    ['null', 'null', /format/],
+    ['unknown version', changed((j: any) => (j.version = 9)), /version: version 9 is not known here — 1/],
+    ['zero thickness', changed((j: any) => (j.skin.thickness.v = 0)), /skin.thickness.v: .*Skin thickness.* — over 0 up to 200 mm/],
+    ['negative', changed((j: any) => (j.plate.thickness.v = -3)), /plate.thickness.v: .* — over 0 up to 100 mm/],
+    ['NaN as null', changed((j: any) => (j.bolts.items[2].x = null)), /bolts.items\[2\].x: must be a number — .*5000 mm/],
+    ['unknown field', changed((j: any) => (j.extra = 1)), /file: .*extra/],
+    ['too many bolts', changed((j: any) => (j.bolts.items = Array.from({ length: 61 }, (_, i) => ({ id: `B${i}`, x: 0, y: 0 })))), /bolts.items: .*up to 60 bolts/],
+  ])('%s', (_n, file, expected) => expect(said(file)).toMatch(expected));
+
+  it('never throws, whatever it is given', () => {
+    fc.assert(fc.property(fc.oneof(fc.string(), fc.json()), (s) => expect('refusals' in readJob(s)).toBe(true)));
+  });
+});
+
+describe('merging two tabs', () => {
+  const base = testJob();
+  const bolt = (j: Job, i: number, x: number): Job => ({ ...j, bolts: { ...j.bolts, items: j.bolts.items.map((b, k) => (k === i ? { ...b, x } : b)) } });
+  it('keeps both where they touch different things', () => {
+    const mine = bolt(base, 0, 95);
+    const theirs = { ...bolt(base, 1, -99), name: 'Renamed' };
+    const m = mergeJobs(base, mine, theirs);
+    expect(m.conflicts).toEqual([]);
+    expect(m.job.bolts.items.map((b) => b.x)).toEqual([95, -99, -90, 90]);
+    expect(m.job.name).toBe('Renamed');
+    expect(m.taken).toBe(2);
+  });
+  it('names what both changed, and keeps mine', () => {
+    const m = mergeJobs(base, bolt(base, 0, 95), bolt(base, 0, 85));
+    expect(m.conflicts).toEqual([{ path: 'bolts.items.B1.x', mine: 95, theirs: 85 }]);
+    expect(m.job.bolts.items[0]!.x).toBe(95);
+  });
+  it('a measured value is one thing: value, text and provenance together', () => {
+    const mine = { ...base, base: { ...base.base, length: assumed(130, '130 mm') } };
+    const theirs = { ...base, base: { ...base.base, length: { ...assumed(131, '131 mm'), from: 'measured' as const } } };
+    const m = mergeJobs(base, mine, theirs);
+    expect(m.conflicts).toHaveLength(1);
+    expect(m.job.base.length).toEqual(mine.base.length);
+  });
+  it('a bolt taken out here and moved there is said', () => {
+    const mine = { ...base, bolts: { ...base.bolts, items: base.bolts.items.slice(1) } };
+    expect(mergeJobs(base, mine, bolt(base, 0, 85)).conflicts).toEqual([{ path: 'bolts.items.B1', mine: 'removed', theirs: { id: 'B1', x: 85, y: 80 } }]);
+    expect(mergeJobs(base, mine, base).job.bolts.items).toHaveLength(3);
+  });
+  it('merging with oneself changes nothing', () => expect(mergeJobs(base, base, bolt(base, 2, -80)).job).toEqual(bolt(base, 2, -80)));
+});

@@ -1,0 +1,61 @@
+import type { z } from 'zod';
+import { FORMAT, Job, VERSION } from '../job/schema';
+import { refuse, type Refusal } from '../units/refusal';
+
+/** Largest job file read, bytes. */
+export const MAX_FILE = 2_000_000;
+
+export type ReadJob = { readonly job: Job } | { readonly refusals: readonly Refusal[] };
+
+/** Line and column of a character, from 1. */
+function lineAt(text: string, position: number): string {
+  const before = text.slice(0, position).split('\n');
+  return `line ${before.length}, column ${before.at(-1)!.length + 1}`;
+}
+
+/** Where JSON.parse stopped: V8 gives the position, otherwise the end of the text. */
+function stoppedAt(text: string, message: string): string {
+  const m = /position (\d+)/.exec(message);
+  return lineAt(text, m ? Number(m[1]) : text.length);
+}
+
+/** Reads an open job file. Every refusal names the field and what is allowed; nothing is repaired silently. */
+export function readJob(text: string): ReadJob {
+  if (text.length > MAX_FILE) {
+    return { refusals: [refuse('file', `it is ${(text.length / 1e6).toFixed(1)} MB`, `up to ${MAX_FILE / 1e6} MB`)] };
+  }
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch (e) {
+    const message = (e as Error).message;
+    const cut = /end of JSON|Unterminated/i.test(message);
+    return { refusals: [refuse('file', `${cut ? 'it ends too early, as if cut off' : 'it is not JSON'} (${stoppedAt(text, message)})`, 'a whole job file as exported')] };
+  }
+  return readJobData(data);
+}
+
+/** The same for data already parsed. */
+export function readJobData(data: unknown): ReadJob {
+  const head = data as { format?: unknown; version?: unknown } | null;
+  if (typeof head !== 'object' || head === null || head.format !== FORMAT) {
+    return { refusals: [refuse('format', `this is not a job file (format ${JSON.stringify(head?.format) ?? 'missing'})`, `"${FORMAT}"`)] };
+  }
+  if (head.version !== VERSION) {
+    return { refusals: [refuse('version', `version ${JSON.stringify(head.version)} is not known here`, `${VERSION}`)] };
+  }
+  const read = Job.safeParse(data);
+  return read.success ? { job: read.data } : { refusals: refusalsOf(read.error) };
+}
+
+/** Zod's issues as refusals: `bolts.items[2].x`. */
+export function refusalsOf(error: z.ZodError): Refusal[] {
+  return error.issues.map((issue) => {
+    const field = issue.path.map((p, i) => (typeof p === 'number' ? `[${p}]` : i === 0 ? String(p) : `.${String(p)}`)).join('') || 'file';
+    const m = /^(.*?)(?:[:;,]\s*)?allowed:?\s(.*)$/.exec(issue.message);
+    return m ? refuse(field, m[1] || 'is out of range', m[2]!) : refuse(field, issue.message, 'as in docs/format.md');
+  });
+}
+
+/** The file as exported: two-space JSON, keys in schema order, a line end at the end. */
+export const writeJob = (job: Job): string => `${JSON.stringify(Job.parse(job), null, 2)}\n`;

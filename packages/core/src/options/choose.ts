@@ -1,0 +1,149 @@
+import { contains, rectAbout } from '../geometry/rects';
+import { weakestSound } from '../chain/evaluate';
+import { CHECKS } from '../checks/registry';
+import { casesOf, factored } from '../loads/cases';
+import { isResolved, resolve, type Resolved } from '../job/resolve';
+import type { Job } from '../job/schema';
+import { fromSheet } from '../job/values';
+import { share, type Shared } from '../sharing/share';
+import { massOf, roughCost } from '../shop/weight-and-cost';
+import { classesFor, fastenerClass } from '../stock/fastener-classes';
+import { FASTENER_SIZES, fastenerSize } from '../stock/fasteners';
+import { INCH_PLATE, MM_PLATE, type PlateThickness } from '../stock/plate-thicknesses';
+import { isRefusal } from '../units/refusal';
+import { RING_COUNTS, withPattern } from './patterns';
+
+/** What is tried, each list from stock. */
+export interface Axes {
+  readonly thicknesses: readonly PlateThickness[];
+  readonly sizes: readonly string[];
+  readonly classes: readonly string[];
+  readonly counts: readonly number[];
+  readonly pitches: readonly number[];
+}
+
+/** One combination, named so that it can be made again from the job it started from. */
+export interface Combination {
+  readonly thickness: PlateThickness;
+  readonly size: string;
+  readonly grade: string;
+  readonly count: number;
+  readonly pitch: number;
+}
+
+/** A combination that holds every link in every case. */
+export interface SoundOption extends Combination {
+  readonly mass: number;
+  readonly cost: number;
+  readonly utilisation: number;
+  readonly weakest: string;
+  readonly caseName: string;
+}
+
+export interface Tally {
+  readonly tried: number;
+  readonly total: number;
+  readonly sound: readonly SoundOption[];
+}
+
+const PITCHES = [0.8, 0.9, 1, 1.1, 1.25, 1.4];
+
+/** True where a bolt passes through the base: its holes then fix number and place. */
+export function heldByBase(job: Job): boolean {
+  const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
+  return job.bolts.items.some((b) => contains(base, b));
+}
+
+export function axesFor(job: Job): Axes {
+  const family = fastenerSize(job.bolts.size)?.family ?? 'metric';
+  const fixed = heldByBase(job);
+  const n = job.bolts.items.length;
+  return {
+    thicknesses: (job.units === 'inch' ? INCH_PLATE : MM_PLATE).filter((t) => t.thickness >= 3 && t.thickness <= 20),
+    sizes: FASTENER_SIZES.filter((s) => s.family === family && s.d >= 6 && s.d <= 20).map((s) => s.id),
+    classes: classesFor(family).map((c) => c.id),
+    counts: fixed ? [n] : [...new Set([...RING_COUNTS, n])].sort((a, b) => a - b),
+    pitches: fixed ? [1] : PITCHES,
+  };
+}
+
+export const totalOf = (a: Axes): number => a.thicknesses.length * a.sizes.length * a.classes.length * a.counts.length * a.pitches.length;
+
+/** The job as it would be with a combination; what hover previews and a press applies. */
+export function applyCombination(job: Job, c: Combination): Job {
+  const placed = withPattern(job, c.count, c.pitch, c.size);
+  return {
+    ...placed,
+    plate: { ...placed.plate, thickness: fromSheet(c.thickness.thickness, c.thickness.text) },
+    bolts: { ...placed.bolts, class: c.grade },
+  };
+}
+
+/**
+ * Tries every combination against every link and case. Yields after each pattern and class so the caller can stop,
+ * report or breathe. Loads are shared once for each pattern, size and bolt modulus; thickness and class reuse them.
+ */
+export function* tryStock(job: Job, axes: Axes): Generator<Tally, Tally> {
+  const total = totalOf(axes);
+  const cases = casesOf(job);
+  const sound: SoundOption[] = [];
+  let tried = 0;
+  for (const count of axes.counts) {
+    for (const pitch of axes.pitches) {
+      for (const size of axes.sizes) {
+        const placed = withPattern(job, count, pitch, size);
+        const shares = new Map<number, readonly Shared[] | undefined>();
+        for (const grade of axes.classes) {
+          const r = resolve({ ...placed, bolts: { ...placed.bolts, class: grade } });
+          tried += axes.thicknesses.length;
+          if (isResolved(r)) {
+            const key = fastenerClass(grade)!.E;
+            if (!shares.has(key)) shares.set(key, shareAll(r, cases));
+            const shared = shares.get(key);
+            if (shared) sound.push(...soundThicknesses(r, job.plate.corner, shared, axes.thicknesses, { size, grade, count, pitch }));
+          }
+          yield { tried, total, sound };
+        }
+      }
+    }
+  }
+  return { tried, total, sound };
+}
+
+function shareAll(r: Resolved, cases: ReturnType<typeof casesOf>): readonly Shared[] | undefined {
+  const out: Shared[] = [];
+  for (const c of cases) {
+    const s = share(r, factored(c, r.factors.load));
+    if (isRefusal(s)) return undefined;
+    out.push(s);
+  }
+  return out;
+}
+
+const BY_THICKNESS = CHECKS.filter((c) => c.readsPlateThickness);
+const THE_REST = CHECKS.filter((c) => !c.readsPlateThickness);
+
+function soundThicknesses(r: Resolved, corner: number, shared: readonly Shared[], thicknesses: readonly PlateThickness[], named: Omit<Combination, 'thickness'>): SoundOption[] {
+  const rest = weakestSound(THE_REST, r, shared);
+  if (!rest) return [];
+  return thicknesses.flatMap((thickness): SoundOption[] => {
+    const one = { ...r, plateThickness: thickness.thickness };
+    const plate = weakestSound(BY_THICKNESS, one, shared);
+    if (!plate) return [];
+    const weakest = plate.utilisation > rest.utilisation ? plate : rest;
+    return [{ ...named, thickness, mass: massOf(one, corner), cost: roughCost(one, corner), utilisation: weakest.utilisation, weakest: weakest.name, caseName: weakest.caseName }];
+  });
+}
+
+/** Those no other option beats in both mass and cost, lightest first. */
+export function frontier(options: readonly SoundOption[]): SoundOption[] {
+  const out: SoundOption[] = [];
+  let cheapest = Infinity;
+  for (const o of [...options].sort((a, b) => a.mass - b.mass || a.cost - b.cost)) {
+    if (o.cost < cheapest - 1e-9) {
+      out.push(o);
+      cheapest = o.cost;
+    }
+  }
+  return out;
+}

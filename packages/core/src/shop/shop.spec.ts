@@ -1,0 +1,55 @@
+import DxfParser from 'dxf-parser';
+import { cautionsFor } from '../chain/cautions';
+import { resolved, testJob } from '../testing/test-job';
+import { drillList } from './drill-list';
+import { DXF_LAYERS, plateDxf } from './dxf';
+import { gripOf } from './weight-and-cost';
+import { MARGIN, OVERLAP, PAPERS, STRIP, templateFor } from './template-pages';
+
+interface Entity {
+  type: string;
+  layer: string;
+  center?: { x: number; y: number };
+  radius?: number;
+  vertices?: { x: number; y: number; bulge?: number }[];
+  text?: string;
+}
+
+it('DXF re-read by a general DXF library: holes, outline and layers', () => {
+  const job = testJob();
+  const read = new DxfParser().parseSync(plateDxf(job, resolved(job), cautionsFor(job)))!;
+  const entities = read.entities as unknown as Entity[];
+  const circles = entities.filter((e) => e.layer === DXF_LAYERS.holes);
+  expect(circles.map((c) => [c.center!.x, c.center!.y, c.radius])).toEqual(job.bolts.items.map((b) => [b.x, b.y, 5.5]));
+  const outline = entities.find((e) => e.layer === DXF_LAYERS.outline)!.vertices!;
+  expect([Math.min(...outline.map((v) => v.x)), Math.max(...outline.map((v) => v.x)), Math.min(...outline.map((v) => v.y)), Math.max(...outline.map((v) => v.y))]).toEqual([-115, 115, -105, 105]);
+  expect(entities.filter((e) => e.layer === DXF_LAYERS.caution).map((e) => e.text).join(' ')).toContain('does not approve');
+});
+
+describe('template sheets', () => {
+  it.each(['a4', 'letter'] as const)('%s: windows cover the plate, overlap by 15 mm and fit the paper', (paper) => {
+    const plate = { x0: -300, x1: 310, y0: -120, y1: 260 };
+    const t = templateFor(plate, paper);
+    const { width, height } = PAPERS[paper];
+    expect([t.width, t.height].sort()).toEqual([width, height].sort());
+    expect(t.sheets).toHaveLength(t.rows * t.columns);
+    for (const s of t.sheets) {
+      expect(s.window.x1 - s.window.x0).toBeCloseTo(t.width - 2 * MARGIN, 9);
+      expect(s.window.y1 - s.window.y0).toBeCloseTo(t.height - 2 * MARGIN - STRIP, 9);
+      const right = t.sheets.find((o) => o.row === s.row && o.column === s.column + 1);
+      if (right) expect(s.window.x1 - right.window.x0).toBeCloseTo(OVERLAP, 9);
+    }
+    expect(Math.min(...t.sheets.map((s) => s.window.x0))).toBeLessThan(plate.x0);
+    expect(Math.max(...t.sheets.map((s) => s.window.x1))).toBeGreaterThan(plate.x1);
+    expect(Math.min(...t.sheets.map((s) => s.window.y0))).toBeLessThan(plate.y0);
+    expect(Math.max(...t.sheets.map((s) => s.window.y1))).toBeGreaterThan(plate.y1);
+  });
+  it('a small plate takes one sheet', () => expect(templateFor({ x0: 0, x1: 150, y0: 0, y1: 180 }, 'a4').sheets).toHaveLength(1));
+});
+
+it('drill list measures from the aft starboard corner', () => {
+  const job = testJob();
+  expect(drillList(job, resolved(job))[0]).toEqual({ hole: 'B1', x: 205, y: 185, diameter: 11, fastener: 'M10 8.8', note: 'stack-drill with backing plate' });
+});
+
+it('grip is the whole stack: washer 2 + plate 8 + skin 8 + backing 5 + washer 2', () => expect(gripOf(resolved(testJob()), false)).toBe(25));

@@ -1,0 +1,41 @@
+import { areaOf, heightOf, widthOf } from '../geometry/rects';
+import type { Resolved } from '../job/resolve';
+import { RATES } from '../stock/rates';
+import type { Job } from '../job/schema';
+
+const STEEL_DENSITY = 7850e-9;
+
+/** Clamped thickness under the head, mm: washer, base where the bolt passes it, plate, skin, far side. */
+export function gripOf(r: Resolved, throughBase: boolean): number {
+  const near = r.size.washer.thickness;
+  const far = r.far.kind === 'plate' ? r.far.thickness + r.size.washer.thickness : r.far.thickness;
+  return near + (throughBase ? r.baseThickness : 0) + r.plateThickness + r.skinThickness + far;
+}
+
+/** Mass of plates, bolts, nuts and washers in kg: outline less corners and holes; bolts as rod of grip + nut + two threads, with head and nut as hexagons. */
+export function massOf(r: Resolved, corner: number): number {
+  const n = r.bolts.length;
+  const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2 - (n * Math.PI * r.d0 ** 2) / 4;
+  const plate = face * r.plateThickness * r.plateMetal.density * 1e-9;
+  const backing = r.far.kind === 'plate' ? face * r.far.thickness * r.far.metal.density * 1e-9 : 0;
+  const hexagon = (Math.sqrt(3) / 2) * r.size.acrossFlats ** 2;
+  const bolts = r.bolts.reduce((sum, b) => {
+    const rod = (Math.PI / 4) * r.d ** 2 * (gripOf(r, b.throughBase) + 2 * r.size.pitch);
+    return sum + (rod + hexagon * (r.size.headHeight + r.size.nutHeight)) * STEEL_DENSITY;
+  }, 0);
+  return plate + backing + bolts;
+}
+
+/** Rough cost in the shop's money, for comparing only (rates: common practice). */
+export function roughCost(r: Resolved, corner: number): number {
+  const sheets = r.far.kind === 'plate' ? 2 : 1;
+  const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2;
+  const metalCost = face * r.plateThickness * r.plateMetal.density * 1e-9 * RATES.perKg[r.plateMetal.group] + (r.far.kind === 'plate' ? face * r.far.thickness * r.far.metal.density * 1e-9 * RATES.perKg[r.far.metal.group] : 0);
+  const cut = ((widthOf(r.plate) + heightOf(r.plate)) / 500) * RATES.perMetreCut * sheets;
+  const holes = r.bolts.length * RATES.perHole * (sheets + 1);
+  const dear = r.grade.stainless ? RATES.stainlessBolt : r.grade.fub > 850 ? RATES.strongBolt : 1;
+  return metalCost + cut + holes + r.bolts.length * RATES.perBolt * (r.d ** 2 / 100) * dear;
+}
+
+/** Mass of a whole job, or undefined while it is refused. */
+export const massOfJob = (job: Job, r: Resolved): number => massOf(r, job.plate.corner);

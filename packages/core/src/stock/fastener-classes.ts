@@ -1,0 +1,44 @@
+import type { ThreadFamily } from './fasteners';
+
+/**
+ * Strength classes. f_ub, f_yb in MPa; α_v is the shear factor with threads in the shear plane.
+ * Sources: ISO 898-1 and EN 1993-1-8 Tab. 3.1 and 3.4 (4.6, 8.8: α_v 0.6; 5.8, 10.9, 12.9: 0.5); ISO 3506-1 with
+ * EN 1993-1-4 §6.2 (stainless, threads in plane 0.5); SAE J429 (grades 2, 5, 8 up to 3/4 in), for which α_v 0.5 is
+ * taken as for 10.9 since EN gives no value (common practice).
+ */
+export interface FastenerClass {
+  readonly id: string;
+  readonly family: ThreadFamily;
+  readonly fub: number;
+  readonly fyb: number;
+  readonly alphaV: number;
+  /** Elastic modulus, MPa. */
+  readonly E: number;
+  readonly stainless: boolean;
+  readonly source: string;
+}
+
+const carbon = { E: 210_000, stainless: false } as const;
+const stainless = { E: 200_000, stainless: true, alphaV: 0.5, source: 'ISO 3506-1; EN 1993-1-4 §6.2' } as const;
+
+export const FASTENER_CLASSES: readonly FastenerClass[] = [
+  { id: '4.6', family: 'metric', fub: 400, fyb: 240, alphaV: 0.6, source: 'ISO 898-1; EN 1993-1-8 Tab. 3.1', ...carbon },
+  { id: '5.8', family: 'metric', fub: 500, fyb: 400, alphaV: 0.5, source: 'ISO 898-1; EN 1993-1-8 Tab. 3.1', ...carbon },
+  { id: '8.8', family: 'metric', fub: 800, fyb: 640, alphaV: 0.6, source: 'ISO 898-1; EN 1993-1-8 Tab. 3.1', ...carbon },
+  { id: '10.9', family: 'metric', fub: 1000, fyb: 900, alphaV: 0.5, source: 'ISO 898-1; EN 1993-1-8 Tab. 3.1', ...carbon },
+  { id: 'A2-70', family: 'metric', fub: 700, fyb: 450, ...stainless },
+  { id: 'A4-70', family: 'metric', fub: 700, fyb: 450, ...stainless },
+  { id: 'A4-80', family: 'metric', fub: 800, fyb: 600, ...stainless },
+  { id: 'Gr 2', family: 'inch', fub: 510, fyb: 393, alphaV: 0.5, source: 'SAE J429', ...carbon },
+  { id: 'Gr 5', family: 'inch', fub: 827, fyb: 634, alphaV: 0.5, source: 'SAE J429', ...carbon },
+  { id: 'Gr 8', family: 'inch', fub: 1034, fyb: 896, alphaV: 0.5, source: 'SAE J429', ...carbon },
+];
+
+export function fastenerClass(id: string): FastenerClass | undefined {
+  return FASTENER_CLASSES.find((c) => c.id === id);
+}
+
+/** The classes that come in a thread family, in rising strength as stocked. */
+export function classesFor(family: ThreadFamily): readonly FastenerClass[] {
+  return FASTENER_CLASSES.filter((c) => c.family === family);
+}

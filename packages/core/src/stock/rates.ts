@@ -1,0 +1,12 @@
+/**
+ * Rough shop rates for comparing layouts with each other (common practice, invented round figures; never a quotation).
+ * `perKg` by metal group, `perBolt` is nut-bolt-washers as a base price times d² over 100 mm², `perHole` and `perMetreCut` in the same money.
+ */
+export const RATES = {
+  perKg: { steel: 2.5, stainless: 7, aluminium: 8 },
+  perHole: 1.5,
+  perMetreCut: 4,
+  perBolt: 0.9,
+  stainlessBolt: 3,
+  strongBolt: 1.3,
+} as const;

@@ -1,0 +1,109 @@
+import { metal } from './metals';
+
+/**
+ * What carries the plate. Strengths in MPa as characteristic values; `basis` says whether bending is governed by
+ * yield (metals) or by break (laminate, plywood).
+ */
+export interface SkinStrength {
+  readonly name: string;
+  readonly basis: 'yield' | 'break';
+  /** Bending strength in the weaker direction. */
+  readonly bending: number;
+  /** Modulus in bending, weaker direction. */
+  readonly E: number;
+  readonly nu: number;
+  /** Strength under a plate or washer pressing on the face. */
+  readonly crush: number;
+  /** Through-thickness shear, for punching; metals use f_u by EN 1993-1-8 instead. */
+  readonly punch: number;
+  /** In-plane bearing strength on d·t of a bolt; metals by EN Tab. 3.4 or AISC J3.10. Depends on d for plywood. */
+  bearing(d: number): number;
+  /** Ultimate strength of a metal; 0 for the others. */
+  readonly fu: number;
+  /** γ_M of the material in limit states, with the load-duration factor inside it where the standard has one. */
+  readonly gammaM: number;
+  readonly source: string;
+}
+
+/**
+ * Solid hand-laid glass laminate by glass content ψ (mass fraction), ISO 12215-5 Annex C (memory):
+ * flexural 502ψ² + 107, compressive 150ψ + 72, interlaminar and through-thickness shear 80ψ + 38,
+ * E 33400ψ² + 2200. Range ψ 0.25–0.65. Crushing and bearing take the compressive strength (common practice).
+ * γ_M 2.0: the same annex designs at half of ultimate.
+ */
+export const GLASS_CONTENT = { min: 0.25, max: 0.65 } as const;
+
+export function laminate(psi: number): SkinStrength {
+  const compressive = 150 * psi + 72;
+  return {
+    name: `Solid laminate, glass ${Math.round(psi * 100)} %`,
+    basis: 'break',
+    bending: 502 * psi ** 2 + 107,
+    E: 33_400 * psi ** 2 + 2200,
+    nu: 0.3,
+    crush: compressive,
+    punch: 80 * psi + 38,
+    bearing: () => compressive,
+    fu: 0,
+    gammaM: 2,
+    source: 'ISO 12215-5 Annex C (memory)',
+  };
+}
+
+/**
+ * Plywood, generic characteristic values, cross-grain direction: replace by the maker's. Embedment
+ * f_h,k = 0.11·(1 − 0.01·d)·ρ_k (EN 1995-1-1 eq. 8.36). Crush under a washer 3·f_c,90 (EN 1995-1-1 §8.5.2(2)).
+ * γ_M = 1.2/k_mod with k_mod 0.9 short-term, service class 2 (EN 1995-1-1 Tab. 2.3, 3.1).
+ */
+interface PlywoodRow {
+  readonly id: string;
+  readonly name: string;
+  readonly bending: number;
+  readonly E: number;
+  readonly fc90: number;
+  readonly panelShear: number;
+  readonly density: number;
+}
+
+export const PLYWOODS: readonly PlywoodRow[] = [
+  { id: 'birch', name: 'Birch plywood', bending: 27.7, E: 5896, fc90: 5, panelShear: 9.5, density: 630 },
+  { id: 'softwood', name: 'Softwood plywood', bending: 12.4, E: 2980, fc90: 3, panelShear: 3.5, density: 460 },
+];
+
+export function plywood(id: string): SkinStrength | undefined {
+  const row = PLYWOODS.find((p) => p.id === id);
+  return (
+    row && {
+      name: row.name,
+      basis: 'break',
+      bending: row.bending,
+      E: row.E,
+      nu: 0.3,
+      crush: 3 * row.fc90,
+      punch: row.panelShear,
+      bearing: (d) => 0.11 * (1 - 0.01 * d) * row.density,
+      fu: 0,
+      gammaM: 1.2 / 0.9,
+      source: 'generic plywood data (memory), replace by the maker’s; EN 1995-1-1 §8.3, §8.5',
+    }
+  );
+}
+
+export function sheet(metalId: string): SkinStrength | undefined {
+  const m = metal(metalId);
+  return (
+    m && {
+      name: `${m.name} sheet`,
+      basis: 'yield',
+      bending: m.fy,
+      E: m.E,
+      nu: 0.3,
+      crush: m.fy,
+      punch: 0,
+      bearing: () => 0,
+      fu: m.fu,
+      gammaM: 1,
+      source: m.source,
+    }
+  );
+}
