@@ -1,0 +1,40 @@
+import { readFileSync, statSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { check } from './check';
+
+const USAGE = `usage: npm run -s cli -- check FILE [--json]
+
+Prints the links of the load path and what lets go first.
+Exit: 0 sound, 1 something lets go or cannot be shown to hold, 2 the file is refused.`;
+
+function main(argv: string[]): number {
+  let parsed;
+  try {
+    parsed = parseArgs({ args: argv, allowPositionals: true, options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } } });
+  } catch (e) {
+    console.error((e as Error).message);
+    return 2;
+  }
+  const [command, file, ...rest] = parsed.positionals;
+  if (parsed.values.help) {
+    console.log(USAGE);
+    return 0;
+  }
+  if (command !== 'check' || !file || rest.length > 0) {
+    console.error(USAGE);
+    return 2;
+  }
+  let text: string;
+  try {
+    // A file far over the limit is refused by its size, without reading it into memory.
+    text = statSync(file).size > 8_000_000 ? ' '.repeat(8_000_000) : readFileSync(file, 'utf8');
+  } catch (e) {
+    console.error(`file: ${(e as Error).message} — allowed: a job file that can be read`);
+    return 2;
+  }
+  const result = check(text, parsed.values.json === true);
+  (result.exit === 2 ? console.error : console.log)(result.text);
+  return result.exit;
+}
+
+process.exitCode = main(process.argv.slice(2));

@@ -1,0 +1,40 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type Express } from 'express';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { errorHandler, problem } from './edges/problem';
+import { hostCheck, originCheck, securityHeaders, styleNonce } from './edges/security';
+import type { JobStore } from './jobs/job-store';
+import { jobRoutes } from './jobs/routes';
+import { sheetRoutes } from './sheets/routes';
+
+export interface AppParts {
+  readonly store: JobStore;
+  readonly log: Logger;
+  /** Folder of the built web application; without it only the API answers. */
+  readonly web?: string;
+}
+
+export function createApp({ store, log, web }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (req) => !req.url?.startsWith('/api/') }, quietReqLogger: true }));
+  app.use(hostCheck, originCheck, styleNonce, securityHeaders);
+
+  app.get('/api/health', (_req, res) => {
+    res.json({ status: 'ok', jobs: store.list().length });
+  });
+  app.use('/api/jobs', sheetRoutes(store), jobRoutes(store));
+  app.use('/api', (_req, res) => problem(res, 404, 'There is nothing at this address'));
+
+  if (web && existsSync(join(web, 'index.html'))) {
+    const page = readFileSync(join(web, 'index.html'), 'utf8');
+    app.use(express.static(web, { index: false, immutable: true, maxAge: '1y', redirect: false }));
+    app.get('/{*splat}', (_req, res) => {
+      res.type('html').set('Cache-Control', 'no-store').send(page.replaceAll('STYLE_NONCE', res.locals['nonce'] as string));
+    });
+  }
+  app.use(errorHandler);
+  return app;
+}

@@ -1,0 +1,1 @@
+SELECT id, version, archived, document, updated_at FROM job WHERE id = ?;

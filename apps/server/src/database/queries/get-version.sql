@@ -1,0 +1,1 @@
+SELECT document FROM job_version WHERE job_id = ? AND version = ?;

@@ -1,0 +1,1 @@
+UPDATE job SET archived = @archived, updated_at = @now WHERE id = @id;

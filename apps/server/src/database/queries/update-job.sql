@@ -1,0 +1,1 @@
+UPDATE job SET version = version + 1, document = @document, updated_at = @now WHERE id = @id AND version = @version;

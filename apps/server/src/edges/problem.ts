@@ -1,0 +1,35 @@
+import type { ErrorRequestHandler, Response } from 'express';
+import { refusalText, type Refusal } from '@core/units/refusal';
+
+/** RFC 9457 problem details; `refusals` name the fields. */
+export function problem(res: Response, status: number, title: string, more: Record<string, unknown> = {}): void {
+  res.status(status).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title, status, ...more }));
+}
+
+export function refused(res: Response, refusals: readonly Refusal[]): void {
+  problem(res, 422, 'The job is refused', { detail: refusals.map(refusalText).join('\n'), refusals });
+}
+
+interface HttpError {
+  status?: number;
+  type?: string;
+  limit?: number;
+}
+
+/** Last in line: body-parser's refusals by name, everything else logged and answered without its insides. */
+export const errorHandler: ErrorRequestHandler = (error: HttpError, req, res, next) => {
+  if (res.headersSent) {
+    next(error);
+    return;
+  }
+  if (error.type === 'entity.too.large') {
+    problem(res, 413, 'The file is too large', { detail: `file: larger than is read — allowed: up to ${(error.limit ?? 0) / 1e6} MB` });
+  } else if (error.type === 'entity.parse.failed') {
+    problem(res, 400, 'The file is not JSON', { detail: 'file: it is not JSON, or ends too early — allowed: a whole job file as exported' });
+  } else if (error.status !== undefined && error.status < 500) {
+    problem(res, error.status, 'The request is refused');
+  } else {
+    req.log?.error({ err: error }, 'request failed');
+    problem(res, 500, 'Something went wrong on the server; nothing was changed');
+  }
+};

@@ -1,0 +1,48 @@
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { z } from 'zod';
+import { createApp } from './app';
+import { openDatabase } from './database/open-database';
+import { seedDemo } from './demo/seed';
+import { JobStore } from './jobs/job-store';
+
+const ROOT = join(import.meta.dirname, '../../..');
+
+const Settings = z.object({
+  PORT: z.coerce.number().int().min(0).max(65_535).default(4178),
+  MAST_SHOE_DATA: z.string().default(join(ROOT, 'data', 'mast-shoe.sqlite')),
+  MAST_SHOE_WEB: z.string().default(join(ROOT, 'dist/web/browser')),
+  MAST_SHOE_DEMO: z.enum(['0', '1']).default('0'),
+  LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
+});
+
+const settings = Settings.parse(process.env);
+const log = pino({ level: settings.LOG_LEVEL });
+const db = openDatabase(settings.MAST_SHOE_DATA);
+const store = new JobStore(db);
+if (settings.MAST_SHOE_DEMO === '1') log.info({ added: seedDemo(store) }, 'demo jobs');
+
+const server = createApp({ store, log, web: settings.MAST_SHOE_WEB }).listen(settings.PORT, '127.0.0.1', (error) => {
+  if (error) {
+    log.error({ err: error }, 'cannot listen');
+    process.exitCode = 1;
+    db.close();
+    return;
+  }
+  const address = server.address();
+  const port = typeof address === 'object' && address ? address.port : settings.PORT;
+  log.info({ port }, 'listening on loopback');
+  process.send?.({ listening: port });
+});
+
+/** Lets answers under way finish, then closes the database; a second signal does not wait. */
+let stopping = false;
+function stop(signal: string): void {
+  if (stopping) process.exit(1);
+  stopping = true;
+  log.info({ signal }, 'stopping');
+  server.close(() => db.close());
+  server.closeIdleConnections();
+}
+process.on('SIGINT', () => stop('SIGINT'));
+process.on('SIGTERM', () => stop('SIGTERM'));
