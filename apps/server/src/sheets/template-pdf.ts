@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import { cautionsFor } from '@core/chain/cautions';
+import { evaluate } from '@core/chain/evaluate';
 import type { Resolved } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
 import { assumedValues } from '@core/job/values';
@@ -101,8 +102,17 @@ function drawStrip(doc: Doc, job: Job, r: Resolved, t: Template, sheet: Template
     `Drilling template 1:1, ${PAPERS[t.paper].name}, sheet ${page} of ${t.sheets.length}${t.sheets.length > 1 ? ` (row ${sheet.row + 1}, column ${sheet.column + 1})` : ''}`,
     `Plate ${(r.plate.x1 - r.plate.x0).toFixed(1)} × ${(r.plate.y1 - r.plate.y0).toFixed(1)} mm, ${job.plate.thickness.text}, ${r.plateMetal.name}, corners R${job.plate.corner}`,
     `${r.bolts.length} holes ø ${r.d0.toFixed(1)} mm for ${r.size.id} ${r.grade.id}; dashed: the fitting's base`,
+    verdictLine(job),
     ...(n > 0 ? [`${n} ${n === 1 ? 'value is' : 'values are'} ASSUMED, not measured: measure before cutting.`] : []),
   ];
   doc.font('plain').fontSize(3.1).text(lines.join('\n'), x, y + 6.5, { width, lineGap: 0.4 });
-  doc.font('plain').fontSize(2.7).fillColor('#000').text(cautionsFor(job).slice(0, 3).join(' '), x, y + 28, { width, lineGap: 0.3 });
+  doc.font('plain').fontSize(2.7).fillColor('#000').text(cautionsFor(job).slice(0, 3).join(' '), x, y + 30, { width, lineGap: 0.3 });
+}
+
+/** What the checks say at the moment the sheet is made. */
+function verdictLine(job: Job): string {
+  const v = evaluate(job);
+  const weakest = v.links.find((l) => l.id === v.weakest);
+  if (v.state === 'sound' || v.state === 'tight') return `Checked: holds, ${weakest?.name.toLowerCase() ?? ''} lets go at ${v.letsGoAt.toFixed(2)} × this load.`;
+  return v.state === 'fails' ? `DOES NOT HOLD: ${weakest?.name.toLowerCase()} lets go at ${v.letsGoAt.toFixed(2)} × this load.` : 'NOT SHOWN TO HOLD: a check is refused or there is no load.';
 }

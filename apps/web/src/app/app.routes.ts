@@ -1,0 +1,8 @@
+import type { Routes } from '@angular/router';
+
+/** The rack is home; a job opens on its traveller. Stages are named and ordered as on it, and each loads when first opened. */
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', title: 'The rack · Mast Shoe', loadComponent: () => import('./rack/rack').then((m) => m.Rack) },
+  { path: 'job/:id', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
+  { path: '**', redirectTo: '' },
+];

@@ -1,0 +1,102 @@
+import { afterNextRender, ChangeDetectionStrategy, Component, effect, ElementRef, inject, input, type OnDestroy, output } from '@angular/core';
+import { ScatterChart } from 'echarts/charts';
+import { GridComponent, LegendComponent } from 'echarts/components';
+import { init, use, type ECharts } from 'echarts/core';
+import { CanvasRenderer } from 'echarts/renderers';
+import type { SoundOption } from '@core/options/choose';
+import { shownUnit, type UnitSystem } from '@core/units/format-quantity';
+import { POUND } from '@core/units/unit-table';
+
+use([ScatterChart, GridComponent, LegendComponent, CanvasRenderer]);
+
+const LABEL = { fontFamily: 'Barlow Condensed', fontSize: 14, color: '#1c1a17' };
+
+/** Shape for each weakest link, so that colour is never alone. */
+const SHAPES = ['circle', 'rect', 'triangle', 'diamond', 'pin', 'arrow', 'roundRect'];
+const INKS = ['#2b2a63', '#8a6412', '#3c5a44', '#7a2f5e', '#4d5c75', '#6b5a3a', '#1c1a17'];
+
+/** Sound options, mass against rough cost; the shape says the weakest link, the cross is the design as it stands. */
+@Component({
+  selector: 'ms-options-chart',
+  template: '',
+  host: { role: 'img', 'aria-label': 'Sound options by mass and rough cost; the list beside it has those nothing beats' },
+  styles: ':host { display: block; }',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class OptionsChart implements OnDestroy {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  readonly options = input.required<readonly SoundOption[]>();
+  readonly best = input.required<readonly SoundOption[]>();
+  readonly current = input.required<{ mass: number; cost: number } | null>();
+  readonly system = input.required<UnitSystem>();
+  readonly names = input.required<(o: SoundOption) => string>();
+  readonly hovered = output<SoundOption | null>();
+  readonly taken = output<SoundOption>();
+
+  private chart: ECharts | null = null;
+  private readonly resized = new ResizeObserver(() => this.chart?.resize());
+
+  constructor() {
+    afterNextRender(() => {
+      this.chart = init(this.host, null, { renderer: 'canvas' });
+      this.resized.observe(this.host);
+      this.chart.on('mouseover', (e) => this.hovered.emit(optionOf(e)));
+      this.chart.on('mouseout', () => this.hovered.emit(null));
+      this.chart.on('click', (e) => {
+        const o = optionOf(e);
+        if (o) this.taken.emit(o);
+      });
+      this.draw();
+    });
+    effect(() => {
+      this.options();
+      this.best();
+      this.current();
+      this.system();
+      this.draw();
+    });
+  }
+
+  private draw(): void {
+    if (!this.chart) return;
+    const k = this.system() === 'inch' ? 1 / POUND : 1;
+    const point = (o: SoundOption) => ({ value: [o.mass * k, o.cost], option: o });
+    const kinds = [...new Set(this.options().map((o) => o.weakest))];
+    const now = this.current();
+    const axis = (name: string) => ({ type: 'value' as const, scale: true, name, nameLocation: 'middle' as const, nameGap: 28, nameTextStyle: LABEL, axisLabel: { ...LABEL, fontFamily: 'Barlow' }, axisLine: { show: true, lineStyle: { color: '#1c1a17' } }, splitLine: { lineStyle: { color: '#d8d0bd' } } });
+    this.chart.setOption(
+      {
+        animation: false,
+        grid: { left: 56, right: 16, top: 40, bottom: 46 },
+        legend: { top: 2, left: 0, textStyle: LABEL, itemWidth: 12, itemHeight: 12 },
+        xAxis: axis(`mass of plates and bolts, ${shownUnit('mass', this.system())}`),
+        yAxis: { ...axis('rough cost'), nameGap: 40 },
+        series: [
+          ...kinds.map((kind, i) => ({
+            name: `weakest: ${kind}`,
+            type: 'scatter' as const,
+            symbol: SHAPES[i % SHAPES.length]!,
+            symbolSize: 7,
+            large: false,
+            itemStyle: { color: INKS[i % INKS.length]!, opacity: 0.55 },
+            data: this.options()
+              .filter((o) => o.weakest === kind)
+              .map(point),
+          })),
+          { name: 'nothing lighter is cheaper', type: 'scatter' as const, symbol: 'circle', symbolSize: 15, itemStyle: { color: 'rgba(0,0,0,0)', borderColor: '#9c3a14', borderWidth: 2 }, data: this.best().map(point), z: 5 },
+          ...(now ? [{ name: 'as it stands', type: 'scatter' as const, symbol: 'path://M0 8L8 0L20 12L32 0L40 8L28 20L40 32L32 40L20 28L8 40L0 32L12 20Z', symbolSize: 15, itemStyle: { color: '#9c3a14', borderColor: '#fff', borderWidth: 1 }, data: [[now.mass * k, now.cost]], z: 6 }] : []),
+        ],
+      },
+      true,
+    );
+  }
+
+  ngOnDestroy(): void {
+    this.resized.disconnect();
+    this.chart?.dispose();
+  }
+}
+
+function optionOf(e: unknown): SoundOption | null {
+  return (e as { data?: { option?: SoundOption } }).data?.option ?? null;
+}

@@ -1,0 +1,179 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Verdict } from '@core/chain/evaluate';
+import { boundsOf, heightOf, widthOf } from '@core/geometry/rects';
+import type { Point, Rect } from '@core/geometry/points';
+import { outlineOf, panelOf } from '@core/job/resolve';
+import type { Job } from '@core/job/schema';
+import { fastenerSize } from '@core/stock/fasteners';
+
+/** Screen y grows downwards; the plan's y grows to port. */
+export const flip = (y: number): number => -y;
+
+/** The part of the plan worth seeing: the plate with room round it, or the whole panel where it is not much larger. */
+export function planView(job: Job): Rect {
+  const plate = outlineOf(job);
+  const room = Math.max(widthOf(plate), heightOf(plate)) * 0.22;
+  const near = boundsOf([{ x: plate.x0, y: plate.y0 }, { x: plate.x1, y: plate.y1 }], room);
+  const panel = panelOf(job);
+  if (widthOf(panel) > 2.4 * widthOf(plate) || heightOf(panel) > 2.4 * heightOf(plate)) return near;
+  return { x0: Math.min(near.x0, panel.x0 - 24), x1: Math.max(near.x1, panel.x1 + 24), y0: Math.min(near.y0, panel.y0 - 24), y1: Math.max(near.y1, panel.y1 + 24) };
+}
+
+/** The one drawing of the plate: rack, plan and sheets use it, stages lay their own things over it. 1 unit is 1 mm. */
+@Component({
+  selector: 'svg[msPlate]',
+  host: { '[attr.viewBox]': 'viewBox()', preserveAspectRatio: 'xMidYMid meet', class: 'plate-drawing' },
+  template: `
+    <svg:defs>
+      <svg:pattern [attr.id]="uid + 'bearer'" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <svg:rect width="7" height="7" fill="#8e9a8a" />
+        <svg:line x1="0" y1="0" x2="0" y2="7" stroke="#6c7a70" stroke-width="2.5" />
+      </svg:pattern>
+      <svg:pattern [attr.id]="uid + 'skin'" [attr.width]="grain().size" [attr.height]="grain().size" patternUnits="userSpaceOnUse">
+        <svg:rect [attr.width]="grain().size" [attr.height]="grain().size" fill="#c9d0c3" />
+        <svg:path [attr.d]="grain().d" stroke="#b4beaf" stroke-width="1.2" fill="none" />
+      </svg:pattern>
+      <svg:pattern [attr.id]="uid + 'press'" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <svg:line x1="0" y1="0" x2="0" y2="5" stroke="#dfe3f7" stroke-width="1.1" />
+      </svg:pattern>
+    </svg:defs>
+    <svg:rect class="ground" [attr.x]="view().x0" [attr.y]="-view().y1" [attr.width]="w(view())" [attr.height]="h(view())" fill="#8e9a8a" [attr.fill]="'url(#' + uid + 'bearer)'" />
+    <svg:rect [attr.x]="panel().x0" [attr.y]="-panel().y1" [attr.width]="w(panel())" [attr.height]="h(panel())" [attr.fill]="'url(#' + uid + 'skin)'" stroke="#5d6b61" stroke-width="0.8" />
+    @if (job().far.kind === 'plate') {
+      <svg:rect [attr.x]="plate().x0 + 3" [attr.y]="-plate().y1 + 3" [attr.width]="w(plate())" [attr.height]="h(plate())" [attr.rx]="job().plate.corner" fill="none" stroke="#47524a" stroke-width="0.9" stroke-dasharray="5 3" />
+    }
+    <svg:rect class="plate" [attr.x]="plate().x0" [attr.y]="-plate().y1" [attr.width]="w(plate())" [attr.height]="h(plate())" [attr.rx]="job().plate.corner" fill="#2b2a63" stroke="#16153a" stroke-width="1.2" />
+    <svg:g stroke="#dfe3f7" stroke-width="0.5" opacity="0.55" stroke-dasharray="9 2 2 2" fill="none">
+      <svg:line [attr.x1]="plate().x0" [attr.x2]="plate().x1" y1="0" y2="0" />
+      <svg:line x1="0" x2="0" [attr.y1]="-plate().y0" [attr.y2]="-plate().y1" />
+    </svg:g>
+    <svg:rect [attr.x]="base().x0" [attr.y]="-base().y1" [attr.width]="w(base())" [attr.height]="h(base())" fill="#3d3c7d" stroke="#dfe3f7" stroke-width="0.9" />
+    @if (pressed()) {
+      <svg:polygon [attr.points]="pressed()" [attr.fill]="'url(#' + uid + 'press)'" stroke="#dfe3f7" stroke-width="0.5" stroke-dasharray="2 2" opacity="0.75" />
+    }
+    @for (hole of job().base.holes; track hole.id) {
+      <svg:rect [attr.x]="hole.x - holeD() / 2 - job().base.slot.v / 2" [attr.y]="-hole.y - holeD() / 2" [attr.width]="holeD() + job().base.slot.v" [attr.height]="holeD()" [attr.rx]="holeD() / 2" fill="#201f4d" stroke="#dfe3f7" stroke-width="0.5" />
+    }
+    @for (b of bolts(); track b.id) {
+      <svg:g [attr.transform]="'translate(' + b.x + ' ' + -b.y + ')'">
+        <svg:circle [attr.r]="d0() / 2" fill="#16153a" stroke="#dfe3f7" stroke-width="0.6" />
+        <svg:circle [attr.r]="washer() / 2" fill="#dcc389" stroke="#7d5a15" stroke-width="0.6" />
+        <svg:polygon [attr.points]="hexagon()" fill="#c99a3c" stroke="#5e430c" stroke-width="0.7" />
+        <svg:path [attr.d]="cross()" stroke="#16153a" stroke-width="0.7" fill="none" />
+        @if (b.share > 0 && labels()) {
+          <svg:circle [attr.r]="washer() / 2 + 2.5" fill="none" stroke="#f3eee1" [attr.stroke-width]="2.4" [attr.stroke-dasharray]="b.arc" transform="rotate(-90)" />
+        }
+        @if (labels()) {
+          <svg:text [attr.x]="washer() / 2 + 5" [attr.y]="-2" [attr.font-size]="text()" class="scribed">{{ b.id }}</svg:text>
+          @if (b.share > 0) {
+            <svg:text [attr.x]="washer() / 2 + 5" [attr.y]="text() * 0.95" [attr.font-size]="text() * 0.88" class="scribed">{{ b.percent }} %</svg:text>
+          }
+        }
+      </svg:g>
+    }
+    @if (arrow(); as a) {
+      <svg:g class="arrow">
+        <svg:line [attr.x1]="0" y1="0" [attr.x2]="a.x" [attr.y2]="a.y" stroke="#fbf8f0" stroke-width="3" />
+        <svg:polygon [attr.points]="a.head" fill="#fbf8f0" />
+      </svg:g>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      width: 100%;
+      height: 100%;
+      font-family: var(--label);
+    }
+    .scribed {
+      fill: #ffffff;
+      font-weight: 600;
+      paint-order: stroke;
+      stroke: #201f4d;
+      stroke-width: 1.6px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlateDrawing {
+  private static made = 0;
+  protected readonly uid = `pd${++PlateDrawing.made}-`;
+
+  readonly job = input.required<Job>();
+  readonly verdict = input<Verdict | null>(null);
+  /** Case whose sharing is drawn; the weakest link's when empty. */
+  readonly caseId = input('');
+  readonly labels = input(true);
+  readonly fixedView = input<Rect | null>(null);
+
+  readonly view = computed(() => this.fixedView() ?? planView(this.job()));
+  protected readonly viewBox = computed(() => {
+    const v = this.view();
+    return `${v.x0} ${-v.y1} ${widthOf(v)} ${heightOf(v)}`;
+  });
+  protected readonly plate = computed(() => outlineOf(this.job()));
+  protected readonly panel = computed(() => panelOf(this.job()));
+  protected readonly base = computed((): Rect => {
+    const { length, width } = this.job().base;
+    return { x0: -length.v / 2, x1: length.v / 2, y0: -width.v / 2, y1: width.v / 2 };
+  });
+  private readonly size = computed(() => fastenerSize(this.job().bolts.size));
+  protected readonly d0 = computed(() => this.size()?.hole[this.job().bolts.fit] ?? 10);
+  protected readonly washer = computed(() => this.size()?.washer.outside ?? 20);
+  protected readonly holeD = computed(() => this.job().base.hole.v);
+  protected readonly text = computed(() => Math.max(widthOf(this.view()) / 46, heightOf(this.view()) / 34));
+
+  protected readonly hexagon = computed(() => {
+    const r = (this.size()?.acrossFlats ?? 16) / Math.sqrt(3);
+    return [0, 1, 2, 3, 4, 5].map((i) => `${(r * Math.cos((i * Math.PI) / 3)).toFixed(2)},${(r * Math.sin((i * Math.PI) / 3)).toFixed(2)}`).join(' ');
+  });
+  protected readonly cross = computed(() => {
+    const r = this.d0() / 2.4;
+    return `M${-r} 0H${r}M0 ${-r}V${r}`;
+  });
+  protected readonly grain = computed(() => {
+    const kind = this.job().skin.kind;
+    if (kind === 'plywood') return { size: 12, d: 'M0 4C4 2.5 8 5.5 12 4M0 9.5H12' };
+    if (kind === 'laminate') return { size: 10, d: 'M0 0L10 10M10 0L0 10' };
+    return { size: 16, d: 'M0 8H16' };
+  });
+
+  private readonly drawnCase = computed(() => {
+    const v = this.verdict();
+    if (!v) return undefined;
+    const id = this.caseId() || v.links.find((l) => l.id === v.weakest)?.caseId;
+    return v.shared.find((s) => s.loadCase.id === id);
+  });
+
+  /** Bolts with their share of the pull (or of the shear, where nothing pulls), in per cent of all. */
+  protected readonly bolts = computed(() => {
+    const s = this.drawnCase();
+    const items = this.job().bolts.items;
+    const pulls = s && s.outOfPlane.tensions.length === items.length ? s.outOfPlane.tensions : [];
+    const total = pulls.reduce((a, b) => a + b, 0);
+    const round = 2 * Math.PI * (this.washer() / 2 + 2.5);
+    return items.map((b, i) => {
+      const share = total > 0 ? pulls[i]! / total : 0;
+      return { ...b, share, percent: Math.round(share * 100), arc: `${(share * round).toFixed(2)} ${round.toFixed(2)}` };
+    });
+  });
+
+  protected readonly pressed = computed(() => points(this.drawnCase()?.outOfPlane.pressed ?? []));
+
+  protected readonly arrow = computed(() => {
+    const c = this.drawnCase()?.loadCase;
+    const f = c ? Math.hypot(c.fx, c.fy) : 0;
+    if (!c || !this.labels() || f < 1) return undefined;
+    const long = 0.36 * Math.min(widthOf(this.view()), heightOf(this.view()));
+    const u = { x: c.fx / f, y: -c.fy / f };
+    const tip = { x: u.x * long, y: u.y * long };
+    const back = { x: tip.x - u.x * 9, y: tip.y - u.y * 9 };
+    const head = [tip, { x: back.x - u.y * 5, y: back.y + u.x * 5 }, { x: back.x + u.y * 5, y: back.y - u.x * 5 }];
+    return { x: back.x, y: back.y, head: head.map((p) => `${p.x.toFixed(1)},${p.y.toFixed(1)}`).join(' ') };
+  });
+
+  protected w = widthOf;
+  protected h = heightOf;
+}
+
+const points = (list: readonly Point[]) => list.map((p) => `${p.x.toFixed(2)},${flip(p.y).toFixed(2)}`).join(' ');

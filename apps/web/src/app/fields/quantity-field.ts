@@ -1,0 +1,185 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { MatTooltip } from '@angular/material/tooltip';
+import { RANGES, type RangeName } from '@core/job/ranges';
+import type { Provenance, Quantity } from '@core/job/schema';
+import { readValue } from '@core/job/values';
+import { formatQuantity, otherSystem, type UnitSystem } from '@core/units/format-quantity';
+import type { GaugeTable } from '@core/units/gauges';
+import { isRefusal, type Refusal } from '@core/units/refusal';
+import { Desk } from '../job/desk';
+
+const WORDS: Readonly<Record<Provenance, { icon: string; word: string }>> = {
+  assumed: { icon: 'change_history', word: 'assumed' },
+  measured: { icon: 'straighten', word: 'measured' },
+  sheet: { icon: 'description', word: 'from a sheet' },
+};
+
+let count = 0;
+
+/** One number of the job card: reads what people type, keeps it as typed, and says where it came from. */
+@Component({
+  selector: 'ms-quantity',
+  imports: [MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, MatTooltip],
+  template: `
+    <label [for]="id">{{ label() || range().label }}</label>
+    <span class="line" [class.bad]="refusal()" [class.assumed]="value().from === 'assumed'">
+      <input
+        [id]="id"
+        type="text"
+        autocomplete="off"
+        spellcheck="false"
+        [value]="typed()"
+        [attr.aria-invalid]="refusal() ? true : null"
+        [attr.aria-describedby]="refusal() ? id + '-error' : null"
+        [matTooltip]="tip()"
+        (input)="read($any($event.target).value)"
+        (blur)="leave()"
+        (keydown.enter)="leave()"
+        (keydown.escape)="back($event)"
+      />
+      @if (provenance()) {
+        <button type="button" class="from" [matMenuTriggerFor]="menu" [attr.aria-label]="(label() || range().label) + ': ' + words[value().from].word + '. Change where it came from'" [matTooltip]="words[value().from].word">
+          <mat-icon aria-hidden="true">{{ words[value().from].icon }}</mat-icon>
+          <span>{{ words[value().from].word }}</span>
+        </button>
+        <mat-menu #menu="matMenu">
+          @for (from of kinds; track from) {
+            <button mat-menu-item (click)="set(from)">
+              <mat-icon>{{ words[from].icon }}</mat-icon>{{ words[from].word }}
+            </button>
+          }
+        </mat-menu>
+      }
+    </span>
+    @if (refusal(); as r) {
+      <span class="error" [id]="id + '-error'" role="alert">{{ r.because }} — allowed: {{ r.allowed }}</span>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      align-items: center;
+      gap: 0 10px;
+      padding: 3px 0;
+      border-bottom: 1px solid var(--rule);
+    }
+    label {
+      font: 500 14.5px/1.2 var(--label);
+    }
+    .line {
+      display: flex;
+      align-items: center;
+      gap: 4px;
+    }
+    input {
+      width: 96px;
+      padding: 3px 6px;
+      border: 1px solid var(--rule-strong);
+      border-radius: 2px;
+      background: #fff;
+      color: var(--ink);
+      font: 600 14px/1.3 var(--text);
+      font-variant-numeric: tabular-nums;
+      text-align: right;
+    }
+    .assumed input {
+      border-style: dashed;
+      background: var(--card);
+    }
+    .bad input {
+      border: 2px solid #8a1408;
+    }
+    .from {
+      display: inline-flex;
+      align-items: center;
+      gap: 3px;
+      width: 96px;
+      padding: 2px 4px;
+      border: 0;
+      border-radius: 2px;
+      background: none;
+      color: var(--ink-soft);
+      font: 500 13px/1.2 var(--label);
+      cursor: pointer;
+    }
+    .from:hover {
+      background: var(--rule);
+    }
+    .from mat-icon {
+      font-size: 16px;
+      width: 16px;
+      height: 16px;
+      line-height: 16px;
+    }
+    .assumed .from {
+      color: var(--ink);
+      font-weight: 600;
+    }
+    .error {
+      grid-column: 1 / -1;
+      font-size: 12.5px;
+    }
+    :host(.narrow) .from span {
+      display: none;
+    }
+    :host(.narrow) .from {
+      width: 26px;
+    }
+  `,
+  host: { '[class.narrow]': 'narrow()' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class QuantityField {
+  private readonly desk = inject(Desk);
+
+  readonly value = input.required<Quantity>();
+  readonly of = input.required<RangeName>();
+  readonly system = input.required<UnitSystem>();
+  readonly label = input('');
+  readonly gauges = input<GaugeTable>();
+  readonly provenance = input(true);
+  readonly narrow = input(false);
+  readonly changed = output<Quantity>();
+
+  protected readonly id = `q${++count}`;
+  protected readonly words = WORDS;
+  protected readonly kinds: readonly Provenance[] = ['measured', 'assumed', 'sheet'];
+  protected readonly range = computed(() => RANGES[this.of()]);
+  /** The person's own text while typing, and after it while it is refused: nothing typed is lost. */
+  private readonly own = signal<string | null>(null);
+  protected readonly typed = computed(() => this.own() ?? this.value().text);
+  protected readonly refusal = signal<Refusal | null>(null);
+  protected readonly tip = computed(() => {
+    const { v } = this.value();
+    const { dimension } = this.range();
+    return dimension === 'ratio' || dimension === 'angle' ? this.range().allowed : `${formatQuantity(v, dimension, this.system())} = ${otherSystem(v, dimension, this.system())}`;
+  });
+
+  protected read(text: string): void {
+    const from = this.value().from === 'sheet' ? 'sheet' : this.provenance() ? 'measured' : this.value().from;
+    const read = readValue(text, this.of(), this.system(), from, new Date().toISOString(), this.gauges());
+    this.own.set(text);
+    this.refusal.set(isRefusal(read) ? read : null);
+    if (!isRefusal(read)) this.changed.emit(read);
+  }
+
+  protected leave(): void {
+    if (!this.refusal()) this.own.set(null);
+    this.desk.leaveField();
+  }
+
+  protected back(event: Event): void {
+    event.stopPropagation();
+    this.own.set(null);
+    this.refusal.set(null);
+  }
+
+  protected set(from: Provenance): void {
+    const { at: _at, ...rest } = this.value();
+    this.changed.emit({ ...rest, from, ...(from === 'measured' ? { at: new Date().toISOString() } : {}) });
+    this.desk.leaveField();
+  }
+}

@@ -1,0 +1,100 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { failureText, freshId, JobApi } from './job-api';
+import { Desk } from './desk';
+import { jobActions, type Clash } from './job.state';
+
+/** Told when another tab has changed the job since this one read it: merge, keep both, or take theirs. Nothing is written until one is chosen. */
+@Component({
+  selector: 'ms-clash',
+  imports: [MatButton],
+  template: `
+    <h2>Changed in another tab</h2>
+    <p>This job was saved elsewhere (version {{ clash().current.version }}) after this tab read it. Nothing of either is lost; say how to go on.</p>
+    @if (clash().merge.conflicts.length > 0) {
+      <table>
+        <caption class="visually-hidden">Fields both tabs changed</caption>
+        <tr><th>both changed</th><th>here</th><th>there</th></tr>
+        @for (c of conflicts(); track c.path) {
+          <tr><td>{{ c.path }}</td><td class="number">{{ c.mine }}</td><td class="number">{{ c.theirs }}</td></tr>
+        }
+      </table>
+      <p class="note">A merge keeps “here” for these and takes the other tab’s {{ clash().merge.taken }} other changes.</p>
+    } @else {
+      <p>The two do not touch the same fields: a merge keeps both ({{ clash().merge.taken }} changes from there).</p>
+    }
+    <p class="actions">
+      <button mat-flat-button type="button" (click)="merge()">Merge</button>
+      <button mat-stroked-button type="button" (click)="keepBoth()">Keep both</button>
+      <button mat-button type="button" (click)="theirs()">Take the other’s</button>
+    </p>
+    <p class="note">“Keep both” hangs this tab’s version on the rack as a copy.</p>
+  `,
+  styles: `
+    :host {
+      display: block;
+      width: min(560px, 92vw);
+      padding: 18px 22px;
+      background: var(--card);
+      border: 2px solid var(--ink);
+      border-radius: 4px;
+      box-shadow: 0 10px 40px rgba(28, 26, 23, 0.4);
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      font-size: 13px;
+    }
+    th,
+    td {
+      padding: 3px 6px;
+      border-bottom: 1px solid var(--rule);
+      text-align: left;
+      overflow-wrap: anywhere;
+    }
+    .actions {
+      display: flex;
+      gap: 10px;
+    }
+  `,
+  host: { role: 'alertdialog', 'aria-label': 'Changed in another tab' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ClashCard {
+  private readonly store = inject(Store);
+  private readonly api = inject(JobApi);
+  private readonly desk = inject(Desk);
+  private readonly router = inject(Router);
+  readonly clash = input.required<Clash>();
+
+  protected readonly conflicts = computed(() => this.clash().merge.conflicts.map((c) => ({ path: c.path, mine: short(c.mine), theirs: short(c.theirs) })));
+
+  protected merge(): void {
+    this.store.dispatch(jobActions.takeMerge());
+  }
+
+  protected theirs(): void {
+    this.store.dispatch(jobActions.takeTheirs());
+  }
+
+  protected keepBoth(): void {
+    const mine = this.desk.state().settled;
+    if (!mine) return;
+    const name = `${mine.name} (this tab)`.slice(0, 80);
+    const copy = { ...mine, id: freshId(name), name };
+    this.api.add(copy).subscribe({
+      next: () => {
+        this.store.dispatch(jobActions.takeTheirs());
+        void this.router.navigate(['/job', copy.id, 'lay-out']);
+      },
+      error: (e: unknown) => this.desk.said.set(failureText(e)),
+    });
+  }
+}
+
+function short(v: unknown): string {
+  if (typeof v === 'object' && v !== null && 'text' in v) return String((v as { text: unknown }).text);
+  return typeof v === 'object' ? JSON.stringify(v) : String(v);
+}

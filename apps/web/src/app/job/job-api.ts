@@ -1,0 +1,61 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import type { Observable } from 'rxjs';
+import type { VerdictState } from '@core/chain/evaluate';
+import type { Job } from '@core/job/schema';
+
+export interface StoredJob {
+  readonly job: Job;
+  readonly version: number;
+  readonly archived: boolean;
+  readonly updatedAt: string;
+}
+
+/** A job as it hangs on the rack. */
+export interface Tag extends StoredJob {
+  readonly verdict: { readonly state: VerdictState; readonly weakest: string; readonly utilisation: number; readonly caseName: string; readonly letsGoAt: number; readonly because: string };
+}
+
+@Injectable({ providedIn: 'root' })
+export class JobApi {
+  private readonly http = inject(HttpClient);
+
+  list(): Observable<Tag[]> {
+    return this.http.get<Tag[]>('/api/jobs');
+  }
+
+  get(id: string): Observable<StoredJob> {
+    return this.http.get<StoredJob>(`/api/jobs/${id}`);
+  }
+
+  add(job: Job): Observable<{ version: number }> {
+    return this.http.post<{ version: number }>('/api/jobs', job);
+  }
+
+  save(job: Job, version: number): Observable<{ version: number }> {
+    return this.http.put<{ version: number }>(`/api/jobs/${job.id}`, job, { headers: { 'If-Match': `"${version}"` } });
+  }
+
+  setArchived(id: string, archived: boolean): Observable<void> {
+    return this.http.post<void>(`/api/jobs/${id}/${archived ? 'archive' : 'restore'}`, null);
+  }
+}
+
+/** What went wrong, in words for the person: the problem's own detail where the server gave one. */
+export function failureText(error: unknown): string {
+  if (!(error instanceof HttpErrorResponse)) return 'Something went wrong in this page.';
+  if (error.status === 0) return 'The server does not answer.';
+  const body = error.error as { detail?: string; title?: string } | null;
+  return body?.detail ?? body?.title ?? `The server answered ${error.status}.`;
+}
+
+/** An id no other job has: the name in small letters and a few random ones. */
+export function freshId(name: string): string {
+  const stem = name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 28);
+  return `${stem || 'job'}-${crypto.randomUUID().slice(0, 6)}`;
+}

@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, type OnDestroy } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
+import { MatIcon } from '@angular/material/icon';
+import { MatTooltip } from '@angular/material/tooltip';
+import { Router, RouterLink, RouterOutlet } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { factorsText, SCHOOLS } from '@core/chain/cautions';
+import { assumedValues } from '@core/job/values';
+import { commandFor } from '../keys/commands';
+import { Commands } from '../keys/run-command';
+import { LoadPath } from '../load-path/load-path';
+import { WorkingPanel } from '../load-path/working-panel';
+import { ClashCard } from './clash-card';
+import { Desk } from './desk';
+import { jobActions } from './job.state';
+import { Judge } from './judge';
+import { Traveller } from './traveller';
+
+const SAVE_WORDS = { saved: 'saved', saving: 'saving …', waiting: 'saving …', offline: 'not saved: the server does not answer, trying again', conflict: 'not saved: changed in another tab', refused: 'not saved' } as const;
+
+/** One open job: traveller on the left, the stage in the middle, the load path along the foot. */
+@Component({
+  selector: 'ms-job',
+  imports: [RouterOutlet, RouterLink, MatButton, MatIconButton, MatIcon, MatTooltip, Traveller, LoadPath, WorkingPanel, ClashCard],
+  providers: [Desk, Judge, Commands],
+  templateUrl: './job-shell.html',
+  styleUrl: './job-shell.scss',
+  host: { '(document:keydown)': 'key($event)' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class JobShell implements OnDestroy {
+  private readonly store = inject(Store);
+  private readonly commands = inject(Commands);
+  private readonly dialog = inject(MatDialog);
+  protected readonly desk = inject(Desk);
+  protected readonly judge = inject(Judge);
+  protected readonly router = inject(Router);
+
+  /** From the route. */
+  readonly id = input.required<string>();
+
+  protected readonly job = this.desk.job;
+  protected readonly saveWords = computed(() => {
+    const s = this.desk.state();
+    return s.save === 'refused' ? `not saved: ${s.message}` : SAVE_WORDS[s.save];
+  });
+  protected readonly weakest = computed(() => {
+    const v = this.judge.verdict();
+    return v?.links.find((l) => l.id === v.weakest);
+  });
+  protected readonly school = computed(() => {
+    const job = this.job();
+    return job ? { name: SCHOOLS[job.practice.school].name, factors: factorsText(job), rules: job.practice.rules } : undefined;
+  });
+  protected readonly assumed = computed(() => {
+    const job = this.job();
+    return job ? assumedValues(job).length : 0;
+  });
+
+  constructor() {
+    effect(() => {
+      this.desk.picked.set(null);
+      this.desk.openLink.set('');
+      this.store.dispatch(jobActions.open({ id: this.id() }));
+    });
+    effect(() => {
+      const job = this.desk.shown();
+      if (job) this.judge.judge(job);
+    });
+    effect(() => {
+      const v = this.judge.verdict();
+      const link = v?.links.find((l) => l.id === this.desk.openLink());
+      this.judge.explain(this.judge.judged(), link?.id ?? '', link?.caseId ?? '');
+    });
+  }
+
+  protected key(e: KeyboardEvent): void {
+    if (this.dialog.openDialogs.length > 0) return;
+    const target = e.target as HTMLElement;
+    const typing = target.matches('input, textarea, [contenteditable], mat-select');
+    const command = commandFor(e, typing);
+    if (!command) return;
+    e.preventDefault();
+    this.commands.run(command);
+  }
+
+  protected run(id: Parameters<Commands['run']>[0]): void {
+    this.commands.run(id);
+  }
+
+  protected rename(name: string): void {
+    const trimmed = name.trim();
+    if (trimmed.length > 0 && trimmed.length <= 80) this.desk.change('rename', (j) => ({ ...j, name: trimmed }));
+  }
+
+  protected reopen(): void {
+    this.store.dispatch(jobActions.open({ id: this.id() }));
+  }
+
+  ngOnDestroy(): void {
+    this.judge.stop();
+  }
+}

@@ -1,0 +1,22 @@
+import type { Routes } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideState, provideStore } from '@ngrx/store';
+import { JobEffects } from './job.effects';
+import { jobFeature } from './job.state';
+import { JobShell } from './job-shell';
+
+export const jobRoutes: Routes = [
+  {
+    path: '',
+    component: JobShell,
+    providers: [provideStore({}, { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } }), provideState(jobFeature), provideEffects(JobEffects)],
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'lay-out' },
+      { path: 'load', title: 'Load · Mast Shoe', loadComponent: () => import('../load/load-stage').then((m) => m.LoadStage) },
+      { path: 'measure', title: 'Measure · Mast Shoe', loadComponent: () => import('../measure/measure-stage').then((m) => m.MeasureStage) },
+      { path: 'lay-out', title: 'Lay out · Mast Shoe', loadComponent: () => import('../layout/layout-stage').then((m) => m.LayoutStage) },
+      { path: 'choose', title: 'Choose · Mast Shoe', loadComponent: () => import('../choose/choose-stage').then((m) => m.ChooseStage) },
+      { path: 'make', title: 'Make · Mast Shoe', loadComponent: () => import('../make/make-stage').then((m) => m.MakeStage) },
+    ],
+  },
+];

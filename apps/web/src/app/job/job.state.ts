@@ -1,0 +1,140 @@
+import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+import { mergeJobs, type Merge } from '@core/formats/merge-jobs';
+import type { Job } from '@core/job/schema';
+import type { StoredJob } from './job-api';
+
+/** How many steps back are kept. */
+const HISTORY = 100;
+
+/** One step that can be undone: the document before it, and what it did, in words. */
+export interface Step {
+  readonly job: Job;
+  readonly did: string;
+}
+
+export type SaveState = 'saved' | 'saving' | 'waiting' | 'offline' | 'conflict' | 'refused';
+
+/** The document was changed elsewhere: what is there, and the two merged. */
+export interface Clash {
+  readonly current: StoredJob;
+  readonly merge: Merge;
+}
+
+export interface JobState {
+  readonly status: 'empty' | 'loading' | 'ready' | 'missing' | 'failed';
+  /** What is on screen, drag included. */
+  readonly job: Job | null;
+  /** The document without a drag under way: what is saved and undone. */
+  readonly settled: Job | null;
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+  /** Field being typed into; further keystrokes there are one step. */
+  readonly field: string;
+  /** Version on the server this rests on, and the document it was. */
+  readonly version: number;
+  readonly base: Job | null;
+  readonly save: SaveState;
+  readonly clash: Clash | null;
+  readonly message: string;
+}
+
+const initial: JobState = { status: 'empty', job: null, settled: null, past: [], future: [], field: '', version: 0, base: null, save: 'saved', clash: null, message: '' };
+
+export const jobActions = createActionGroup({
+  source: 'Job',
+  events: {
+    open: props<{ id: string }>(),
+    opened: props<{ stored: StoredJob; kept: KeptHistory | null }>(),
+    'open failed': props<{ missing: boolean; message: string }>(),
+    /** A whole change. With `field`, keystrokes in that field are one step. */
+    change: props<{ job: Job; did: string; field?: string }>(),
+    'leave field': emptyProps(),
+    drag: props<{ job: Job }>(),
+    drop: props<{ did: string }>(),
+    'drag cancelled': emptyProps(),
+    undo: emptyProps(),
+    redo: emptyProps(),
+    'save started': emptyProps(),
+    saved: props<{ job: Job; version: number }>(),
+    'save failed': props<{ save: 'offline' | 'refused'; message: string }>(),
+    'save again': emptyProps(),
+    clashed: props<{ clash: Clash }>(),
+    'take merge': emptyProps(),
+    'take theirs': emptyProps(),
+  },
+});
+
+/** What a tab keeps through a reload. */
+export interface KeptHistory {
+  readonly version: number;
+  readonly base: Job;
+  readonly settled: Job;
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+}
+
+const differ = (a: Job | null, b: Job | null) => a !== b && JSON.stringify(a) !== JSON.stringify(b);
+const waiting = (s: JobState): SaveState => (s.save === 'saving' || s.save === 'conflict' ? s.save : 'waiting');
+
+function step(s: JobState, job: Job, did: string, field = ''): JobState {
+  if (!s.settled || !differ(s.settled, job)) return { ...s, job: s.settled };
+  const sameField = field !== '' && field === s.field;
+  const past = sameField ? s.past : [...s.past, { job: s.settled, did }].slice(-HISTORY);
+  return { ...s, job, settled: job, past, future: [], field, save: waiting(s) };
+}
+
+export const jobFeature = createFeature({
+  name: 'job',
+  reducer: createReducer(
+    initial,
+    on(jobActions.open, () => ({ ...initial, status: 'loading' as const })),
+    on(jobActions.opened, (_s, { stored, kept }): JobState => {
+      const fresh: JobState = { ...initial, status: 'ready', job: stored.job, settled: stored.job, version: stored.version, base: stored.job };
+      if (!kept) return fresh;
+      if (kept.version === stored.version) {
+        const unsaved = differ(kept.settled, stored.job);
+        return { ...fresh, job: kept.settled, settled: kept.settled, past: kept.past, future: kept.future, save: unsaved ? 'waiting' : 'saved' };
+      }
+      const history = { past: kept.past, future: kept.future };
+      // The server moved on. Nothing unsaved here: theirs stands. Otherwise the two are to be merged, never dropped.
+      if (!differ(kept.settled, kept.base)) return differ(kept.settled, stored.job) ? fresh : { ...fresh, ...history };
+      const clash = { current: stored, merge: mergeJobs(kept.base, kept.settled, stored.job) };
+      return { ...fresh, ...history, job: kept.settled, settled: kept.settled, version: kept.version, base: kept.base, save: 'conflict', clash };
+    }),
+    on(jobActions.openFailed, (s, { missing, message }): JobState => ({ ...s, status: missing ? 'missing' : 'failed', message })),
+    on(jobActions.change, (s, { job, did, field }) => step(s, job, did, field)),
+    on(jobActions.leaveField, (s) => (s.field ? { ...s, field: '' } : s)),
+    on(jobActions.drag, (s, { job }) => ({ ...s, job })),
+    on(jobActions.drop, (s, { did }) => (s.job ? step(s, s.job, did) : s)),
+    on(jobActions.dragCancelled, (s) => ({ ...s, job: s.settled })),
+    on(jobActions.undo, (s): JobState => {
+      const last = s.past.at(-1);
+      if (!last || !s.settled) return s;
+      return { ...s, job: last.job, settled: last.job, past: s.past.slice(0, -1), future: [{ job: s.settled, did: last.did }, ...s.future], field: '', save: waiting(s) };
+    }),
+    on(jobActions.redo, (s): JobState => {
+      const next = s.future[0];
+      if (!next || !s.settled) return s;
+      return { ...s, job: next.job, settled: next.job, past: [...s.past, { job: s.settled, did: next.did }], future: s.future.slice(1), field: '', save: waiting(s) };
+    }),
+    on(jobActions.saveStarted, (s): JobState => ({ ...s, save: 'saving' })),
+    on(jobActions.saved, (s, { job, version }): JobState => ({ ...s, version, base: job, save: differ(s.settled, job) ? 'waiting' : 'saved', message: '' })),
+    on(jobActions.saveFailed, (s, { save, message }): JobState => ({ ...s, save, message })),
+    on(jobActions.saveAgain, (s): JobState => (s.save === 'offline' || s.save === 'refused' ? { ...s, save: 'waiting' } : s)),
+    on(jobActions.clashed, (s, { clash }): JobState => ({ ...s, save: 'conflict', clash })),
+    on(jobActions.takeMerge, (s): JobState => {
+      if (!s.clash || !s.settled) return s;
+      const { current, merge } = s.clash;
+      return { ...step({ ...s, save: 'waiting' }, merge.job, 'merge with the other tab'), version: current.version, base: current.job, clash: null, save: 'waiting' };
+    }),
+    on(jobActions.takeTheirs, (s): JobState => {
+      if (!s.clash) return s;
+      const { current } = s.clash;
+      return { ...step({ ...s, save: 'waiting' }, current.job, 'take the other tab’s version'), version: current.version, base: current.job, clash: null, save: 'saved' };
+    }),
+  ),
+  extraSelectors: ({ selectPast, selectFuture }) => ({
+    selectUndo: createSelector(selectPast, (p) => p.at(-1)?.did ?? ''),
+    selectRedo: createSelector(selectFuture, (f) => f[0]?.did ?? ''),
+  }),
+});

@@ -1,0 +1,73 @@
+import { Injectable, signal } from '@angular/core';
+import type { LinkWorking, Verdict } from '@core/chain/evaluate';
+import type { Job } from '@core/job/schema';
+import type { FromJudge, ToJudge } from '../workers/messages';
+
+/**
+ * The chain, judged in a worker. One job is under way at a time and the newest waits; answers to older ones are dropped,
+ * so a drag never waits for a check.
+ */
+@Injectable()
+export class Judge {
+  readonly verdict = signal<Verdict | null>(null);
+  /** The job that `verdict` is about. */
+  readonly judged = signal<Job | null>(null);
+  readonly working = signal<LinkWorking | undefined>(undefined);
+  readonly broken = signal('');
+
+  private readonly worker = new Worker(new URL('../workers/judge.worker', import.meta.url), { type: 'module' });
+  private ticket = 0;
+  private workingTicket = 0;
+  private underWay: { ticket: number; job: Job } | null = null;
+  private next: Job | null = null;
+
+  constructor() {
+    this.worker.addEventListener('message', ({ data }: MessageEvent<FromJudge>) => this.take(data));
+    this.worker.addEventListener('error', () => this.broken.set('The checking stopped; reload the page. Nothing is lost.'));
+  }
+
+  judge(job: Job): void {
+    if (this.underWay) this.next = job;
+    else this.send(job);
+  }
+
+  /** Asks for the working of one link in one case; `undefined` clears it. */
+  explain(job: Job | null, link: string, caseId: string): void {
+    const ticket = ++this.workingTicket;
+    if (!job || !link) this.working.set(undefined);
+    else this.post({ kind: 'working', ticket, job, link, caseId });
+  }
+
+  stop(): void {
+    this.worker.terminate();
+  }
+
+  private send(job: Job): void {
+    this.underWay = { ticket: ++this.ticket, job };
+    this.post({ kind: 'evaluate', ticket: this.ticket, job });
+  }
+
+  private post(m: ToJudge): void {
+    this.worker.postMessage(m);
+  }
+
+  private take(m: FromJudge): void {
+    if (m.kind === 'working') {
+      if (m.ticket === this.workingTicket) this.working.set(m.working);
+      return;
+    }
+    if (m.ticket !== this.underWay?.ticket) return;
+    const { job } = this.underWay;
+    this.underWay = null;
+    if (m.kind === 'broken') {
+      this.broken.set(m.message);
+    } else {
+      this.broken.set('');
+      this.judged.set(job);
+      this.verdict.set(m.verdict);
+    }
+    const waiting = this.next;
+    this.next = null;
+    if (waiting) this.send(waiting);
+  }
+}

@@ -1,0 +1,36 @@
+import { readJobData } from '@core/formats/read-job';
+import type { JobState, KeptHistory } from './job.state';
+
+/**
+ * What a tab keeps through a reload or a crash, in its own session storage: the document with its undo steps,
+ * so two tabs never write over each other's.
+ */
+const key = (id: string) => `mast-shoe.history.${id}`;
+
+export function keepHistory(s: JobState): void {
+  if (!s.settled || !s.base || s.status !== 'ready') return;
+  const kept: KeptHistory = { version: s.version, base: s.base, settled: s.settled, past: s.past, future: s.future };
+  try {
+    sessionStorage.setItem(key(s.settled.id), JSON.stringify(kept));
+  } catch {
+    // Full: drop the older half of the steps rather than the document.
+    const half = { ...kept, past: kept.past.slice(-Math.ceil(kept.past.length / 2)), future: [] };
+    try {
+      sessionStorage.setItem(key(s.settled.id), JSON.stringify(half));
+    } catch {
+      sessionStorage.removeItem(key(s.settled.id));
+    }
+  }
+}
+
+export function keptHistory(id: string): KeptHistory | null {
+  const text = sessionStorage.getItem(key(id));
+  if (!text) return null;
+  try {
+    const kept = JSON.parse(text) as KeptHistory;
+    const whole = [kept.settled, kept.base, ...kept.past.map((p) => p.job), ...kept.future.map((p) => p.job)].every((j) => 'job' in readJobData(j));
+    return whole ? kept : null;
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,155 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import type { Verdict } from '@core/chain/evaluate';
+import { assumedValues, namedValues } from '@core/job/values';
+import { Desk } from './desk';
+
+interface Stage {
+  readonly path: string;
+  readonly name: string;
+  readonly line: string;
+  readonly stamped: boolean;
+  /** What is missing, and the stage that has it. */
+  readonly rests?: { readonly words: string; readonly path: string };
+}
+
+/** The job's own route card: stages top to bottom in the order the work is done, each with its state, stamped when complete. */
+@Component({
+  selector: 'ms-traveller',
+  imports: [RouterLink, RouterLinkActive, MatIcon],
+  template: `
+    <a class="rack" routerLink="/"><mat-icon aria-hidden="true">arrow_back</mat-icon>The rack</a>
+    <nav aria-label="Traveller">
+      <ol>
+        @for (s of stages(); track s.path) {
+          <li [class.stamped]="s.stamped">
+            <a [routerLink]="s.path" routerLinkActive="here" ariaCurrentWhenActive="page">
+              <span class="name">{{ s.name }}</span>
+              <span class="line">{{ s.line }}</span>
+              @if (s.stamped) {
+                <span class="stamp" aria-label="complete">done</span>
+              }
+            </a>
+            @if (s.rests; as r) {
+              <a class="rests" [routerLink]="r.path">{{ r.words }}</a>
+            }
+          </li>
+        }
+      </ol>
+    </nav>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-direction: column;
+      background: #e7dfcb;
+      border-right: 1px solid var(--rule-strong);
+      overflow-y: auto;
+    }
+    .rack {
+      display: flex;
+      align-items: center;
+      gap: 6px;
+      padding: 11px 12px;
+      color: var(--ink);
+      font: 600 15px/1 var(--label);
+      text-decoration: none;
+      border-bottom: 1px solid var(--rule-strong);
+    }
+    ol {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+      counter-reset: stage;
+    }
+    li {
+      position: relative;
+      border-bottom: 1px dashed var(--rule-strong);
+      counter-increment: stage;
+    }
+    li > a:first-child {
+      display: grid;
+      grid-template-columns: 22px 1fr;
+      padding: 10px 10px 10px 12px;
+      color: var(--ink);
+      text-decoration: none;
+    }
+    li > a:first-child::before {
+      content: counter(stage);
+      grid-row: span 2;
+      font: 600 20px/1.1 var(--label);
+      color: var(--ink-soft);
+    }
+    .here {
+      background: var(--card);
+      box-shadow: inset 4px 0 0 var(--accent);
+    }
+    .name {
+      font: 600 19px/1.1 var(--label);
+    }
+    .line {
+      font-size: 13px;
+      color: var(--ink-soft);
+    }
+    .stamp {
+      position: absolute;
+      top: 8px;
+      right: 8px;
+      padding: 0 5px;
+      border: 1.5px solid #3c5a44;
+      border-radius: 2px;
+      color: #3c5a44;
+      font: 600 12px/1.35 var(--label);
+      transform: rotate(-6deg);
+    }
+    .rests {
+      display: block;
+      padding: 0 10px 8px 34px;
+      font-size: 12.5px;
+    }
+    @media (max-width: 720px) {
+      :host {
+        border-right: 0;
+      }
+      ol {
+        display: flex;
+        overflow-x: auto;
+      }
+      li {
+        flex: 1 0 96px;
+      }
+      .line,
+      .rests,
+      .stamp {
+        display: none;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Traveller {
+  private readonly desk = inject(Desk);
+  readonly verdict = input.required<Verdict | null>();
+
+  protected readonly stages = computed((): Stage[] => {
+    const job = this.desk.job();
+    if (!job) return [];
+    const v = this.verdict();
+    const cases = v?.cases.length ?? 0;
+    const measure = namedValues(job).filter((n) => n.stage === 'measure');
+    const open = measure.filter((n) => n.value.from === 'assumed').length;
+    const weakest = v?.links.find((l) => l.id === v.weakest);
+    const holds = v?.state === 'sound' || v?.state === 'tight';
+    const verdict = !v ? 'working …' : v.refusals.length > 0 ? 'refused' : weakest ? `${weakest.utilisation.toFixed(2)} ${weakest.name.toLowerCase()}` : 'no load';
+    const rests = cases === 0 ? { words: 'rests on a load: add one', path: 'load' } : undefined;
+    const assumed = assumedValues(job).length;
+    return [
+      { path: 'load', name: 'Load', line: cases === 0 ? 'no case yet' : `${cases} ${cases === 1 ? 'case' : 'cases'}`, stamped: cases > 0 },
+      { path: 'measure', name: 'Measure', line: open === 0 ? 'all measured' : `${open} of ${measure.length} assumed`, stamped: open === 0 },
+      { path: 'lay-out', name: 'Lay out', line: verdict, stamped: holds === true, rests },
+      { path: 'choose', name: 'Choose', line: 'try the stock', stamped: false, rests },
+      { path: 'make', name: 'Make', line: holds ? (assumed > 0 ? `rests on ${assumed} assumed` : 'ready to cut') : 'does not hold yet', stamped: false },
+    ];
+  });
+}

@@ -1,0 +1,106 @@
+import { inject, Injectable } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
+import { ActivatedRoute, Router } from '@angular/router';
+import type { Job } from '@core/job/schema';
+import { fromSheet } from '@core/job/values';
+import { classesFor } from '@core/stock/fastener-classes';
+import { FASTENER_SIZES, fastenerSize } from '@core/stock/fasteners';
+import { INCH_PLATE, MM_PLATE, nextThickness } from '@core/stock/plate-thicknesses';
+import { Desk } from '../job/desk';
+import { addBolt, mirrored, withSize } from '../layout/edits';
+import type { CommandId } from './commands';
+
+/** Does what a key, a button or the command box asks, on the open job. */
+@Injectable()
+export class Commands {
+  private readonly desk = inject(Desk);
+  private readonly dialog = inject(MatDialog);
+  private readonly router = inject(Router);
+  private readonly route = inject(ActivatedRoute);
+
+  run(id: CommandId): void {
+    switch (id) {
+      case 'undo':
+        return this.desk.undo();
+      case 'redo':
+        return this.desk.redo();
+      case 'thinner':
+        return this.thickness(-1);
+      case 'thicker':
+        return this.thickness(1);
+      case 'smaller':
+        return this.size(-1);
+      case 'larger':
+        return this.size(1);
+      case 'class':
+        return this.change('next class', nextClass);
+      case 'add-bolt':
+        return this.addBolt();
+      case 'remove-bolt':
+        return this.removeBolt();
+      case 'mirror':
+        return this.change('mirror', mirrored);
+      case 'dimensions':
+        return this.desk.dimensions.update((on) => !on);
+      case 'units':
+        return this.change('units', (j) => ({ ...j, units: j.units === 'mm' ? 'inch' : 'mm' }));
+      case 'school':
+        return this.change('factor school', (j) => ({ ...j, practice: { ...j.practice, school: j.practice.school === 'working' ? 'limit' : 'working' } }));
+      case 'rules':
+        return this.change('rules', (j) => ({ ...j, practice: { ...j.practice, rules: j.practice.rules === 'EN' ? 'AISC' : 'EN' } }));
+      case 'rack':
+        return void this.router.navigate(['/']);
+      case 'commands':
+        return void import('./command-box').then((m) => this.dialog.open(m.CommandBox, { width: '420px', position: { top: '12vh' } }).afterClosed().subscribe((c?: CommandId) => c && this.run(c)));
+      case 'keys':
+        return void import('./key-list').then((m) => this.dialog.open(m.KeyList, { width: '560px' }));
+      default:
+        return void this.router.navigate([id], { relativeTo: this.route });
+    }
+  }
+
+  private change(did: string, f: (j: Job) => Job): void {
+    this.desk.change(did, f);
+  }
+
+  private thickness(direction: 1 | -1): void {
+    const job = this.desk.job();
+    if (!job) return;
+    const next = nextThickness(job.plate.thickness.v, direction, job.units === 'inch' ? INCH_PLATE : MM_PLATE);
+    if (!next) return this.desk.said.set(`No ${direction > 0 ? 'thicker' : 'thinner'} plate in stock`);
+    this.change(`plate ${next.text}`, (j) => ({ ...j, plate: { ...j.plate, thickness: fromSheet(next.thickness, next.text) } }));
+    this.desk.said.set(`Plate ${next.text}`);
+  }
+
+  private size(direction: 1 | -1): void {
+    const job = this.desk.job();
+    const family = job && FASTENER_SIZES.filter((s) => s.family === fastenerSize(job.bolts.size)?.family);
+    const next = family?.[family.findIndex((s) => s.id === job!.bolts.size) + direction];
+    if (!next) return this.desk.said.set(`No ${direction > 0 ? 'larger' : 'smaller'} fastener in stock`);
+    this.change(`fastener ${next.id}`, (j) => withSize(j, next.id));
+    this.desk.said.set(`Fastener ${next.id}`);
+  }
+
+  private addBolt(): void {
+    const job = this.desk.job();
+    if (!job) return;
+    const { job: next, id } = addBolt(job);
+    this.change(`add bolt ${id}`, () => next);
+    this.desk.picked.set({ kind: 'bolt', id });
+  }
+
+  private removeBolt(): void {
+    const picked = this.desk.picked();
+    if (picked?.kind !== 'bolt') return;
+    this.change(`take out bolt ${picked.id}`, (j) => ({ ...j, bolts: { ...j.bolts, items: j.bolts.items.filter((b) => b.id !== picked.id) } }));
+    this.desk.picked.set(null);
+    this.desk.said.set(`Bolt ${picked.id} taken out`);
+  }
+}
+
+function nextClass(j: Job): Job {
+  const family = fastenerSize(j.bolts.size)?.family ?? 'metric';
+  const classes = classesFor(family);
+  const at = classes.findIndex((c) => c.id === j.bolts.class);
+  return { ...j, bolts: { ...j.bolts, class: classes[(at + 1) % classes.length]!.id } };
+}

@@ -1,0 +1,151 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { Far, Job, Quantity } from '@core/job/schema';
+import { fromSheet } from '@core/job/values';
+import { isResolved, resolve } from '@core/job/resolve';
+import { massOfJob, roughCost, gripOf } from '@core/shop/weight-and-cost';
+import { classesFor } from '@core/stock/fastener-classes';
+import { FASTENER_SIZES, fastenerSize } from '@core/stock/fasteners';
+import { METALS, metal } from '@core/stock/metals';
+import { INCH_PLATE, MM_PLATE } from '@core/stock/plate-thicknesses';
+import { formatQuantity } from '@core/units/format-quantity';
+import { PickField, type Choice } from '../fields/pick-field';
+import { QuantityField } from '../fields/quantity-field';
+import { Desk } from '../job/desk';
+import { withSize } from './edits';
+
+const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ value: t.text, label: t.text }));
+const METAL_CHOICES: readonly Choice[] = METALS.map((m) => ({ value: m.id, label: m.name }));
+
+/** What the stack is made of: plate, fasteners, far side. Changed without leaving the plan. */
+@Component({
+  selector: 'ms-stack-card',
+  imports: [PickField, QuantityField],
+  template: `
+    @if (desk.job(); as job) {
+      <section>
+        <h3>Plate</h3>
+        <ms-pick label="Thickness" [value]="job.plate.thickness.text" [choices]="stock(job.plate.thickness.text)" (changed)="plate($event)" />
+        <ms-pick label="Metal" [value]="job.plate.metal" [choices]="metals" (changed)="plateMetal($event)" />
+        <ms-quantity of="corner" label="Corner radius" [provenance]="false" [value]="corner(job)" [system]="job.units" (changed)="setCorner($event)" />
+      </section>
+      <section>
+        <h3>Fasteners, {{ job.bolts.items.length }}</h3>
+        <ms-pick label="Size" [value]="job.bolts.size" [choices]="sizes" (changed)="size($event)" />
+        <ms-pick label="Class" [value]="job.bolts.class" [choices]="classes()" (changed)="grade($event)" />
+        <ms-pick label="Hole" [value]="job.bolts.fit" [choices]="holes()" (changed)="fit($event)" />
+      </section>
+      <section>
+        <h3>Far side</h3>
+        <ms-pick label="Under the nuts" [value]="job.far.kind" [choices]="farKinds" (changed)="far($event)" />
+        @if (job.far.kind === 'plate') {
+          <ms-pick label="Thickness" [value]="job.far.thickness.text" [choices]="stock(job.far.thickness.text)" (changed)="farThickness($event)" />
+          <ms-pick label="Metal" [value]="job.far.metal" [choices]="metals" (changed)="farMetal($event)" />
+        }
+      </section>
+      @if (weight(); as w) {
+        <dl>
+          <dt>Mass</dt>
+          <dd>{{ w.mass }}</dd>
+          <dt>Rough cost</dt>
+          <dd>{{ w.cost }}</dd>
+          <dt>Grip</dt>
+          <dd>{{ w.grip }}</dd>
+        </dl>
+      }
+    }
+  `,
+  styles: `
+    section {
+      margin-bottom: 10px;
+    }
+    dl {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      gap: 2px 8px;
+      margin: 0;
+      padding: 6px 8px;
+      border: 1px solid var(--rule-strong);
+      background: var(--paper);
+    }
+    dt {
+      font: 500 14.5px var(--label);
+    }
+    dd {
+      margin: 0;
+      font-weight: 600;
+      text-align: right;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StackCard {
+  protected readonly desk = inject(Desk);
+  protected readonly metals = METAL_CHOICES;
+  protected readonly sizes: readonly Choice[] = FASTENER_SIZES.map((s) => ({ value: s.id, label: s.id }));
+  protected readonly farKinds: readonly Choice[] = [
+    { value: 'washer', label: 'washers' },
+    { value: 'large washer', label: 'large washers' },
+    { value: 'plate', label: 'backing plate' },
+  ];
+
+  protected readonly classes = computed((): readonly Choice[] => classesFor(fastenerSize(this.desk.job()?.bolts.size ?? '')?.family ?? 'metric').map((c) => ({ value: c.id, label: c.id })));
+  protected readonly holes = computed((): readonly Choice[] => {
+    const job = this.desk.job();
+    const size = fastenerSize(job?.bolts.size ?? '');
+    if (!job || !size) return [];
+    return (['fine', 'medium', 'coarse'] as const).map((f) => ({ value: f, label: `${f}, ${formatQuantity(size.hole[f], 'length', job.units)}` }));
+  });
+  protected readonly weight = computed(() => {
+    const job = this.desk.shown();
+    const r = job && resolve(job);
+    if (!job || !r || !isResolved(r)) return undefined;
+    const through = r.bolts.some((b) => b.throughBase);
+    return { mass: formatQuantity(massOfJob(job, r), 'mass', job.units), cost: `about ${roughCost(r, job.plate.corner).toFixed(0)}`, grip: formatQuantity(gripOf(r, through), 'length', job.units) };
+  });
+
+  /** The stock list, with the present thickness in it even where it is not stock. */
+  protected stock(now: string): readonly Choice[] {
+    return STOCK.some((s) => s.value === now) ? STOCK : [{ value: now, label: `${now} (not stock)` }, ...STOCK];
+  }
+
+  private thickness(text: string): Quantity {
+    const found = [...MM_PLATE, ...INCH_PLATE].find((t) => t.text === text)!;
+    return fromSheet(found.thickness, found.text);
+  }
+
+  private change(did: string, f: (j: Job) => Job): void {
+    this.desk.change(did, f);
+  }
+
+  protected plate(text: string): void {
+    this.change(`plate ${text}`, (j) => ({ ...j, plate: { ...j.plate, thickness: this.thickness(text) } }));
+  }
+  protected plateMetal(id: string): void {
+    this.change(`plate ${metal(id)?.name}`, (j) => ({ ...j, plate: { ...j.plate, metal: id } }));
+  }
+  protected corner(job: Job): Quantity {
+    return fromSheet(job.plate.corner, formatQuantity(job.plate.corner, 'length', job.units));
+  }
+  protected setCorner(q: Quantity): void {
+    this.desk.change('corner radius', (j) => ({ ...j, plate: { ...j.plate, corner: q.v } }), 'corner');
+  }
+  protected size(id: string): void {
+    this.change(`fastener ${id}`, (j) => withSize(j, id));
+  }
+  protected grade(id: string): void {
+    this.change(`class ${id}`, (j) => ({ ...j, bolts: { ...j.bolts, class: id } }));
+  }
+  protected fit(fit: string): void {
+    this.change(`${fit} holes`, (j) => ({ ...j, bolts: { ...j.bolts, fit: fit as Job['bolts']['fit'] } }));
+  }
+  protected far(kind: string): void {
+    const far: Far = kind === 'plate' ? { kind, metal: this.desk.job()!.plate.metal, thickness: fromSheet(5, '5 mm') } : { kind: kind as 'washer' | 'large washer' };
+    this.change(kind === 'plate' ? 'backing plate' : kind, (j) => ({ ...j, far }));
+  }
+  protected farThickness(text: string): void {
+    this.change(`backing plate ${text}`, (j) => (j.far.kind === 'plate' ? { ...j, far: { ...j.far, thickness: this.thickness(text) } } : j));
+  }
+  protected farMetal(id: string): void {
+    this.change('backing plate metal', (j) => (j.far.kind === 'plate' ? { ...j, far: { ...j.far, metal: id } } : j));
+  }
+}

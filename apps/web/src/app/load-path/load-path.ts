@@ -1,0 +1,196 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { Link, Verdict } from '@core/chain/evaluate';
+import type { Element } from '@core/checks/check';
+import { Desk } from '../job/desk';
+
+const PARTS: Readonly<Record<Element, string>> = { base: 'base', fastener: 'bolts', plate: 'plate', 'far side': 'far side', skin: 'skin' };
+
+/** The chain of links from fitting to structure along the foot; the weakest is drawn parting. */
+@Component({
+  selector: 'ms-load-path',
+  template: `
+    @if (verdict(); as v) {
+      @if (v.refusals.length > 0) {
+        <div class="refused" role="alert">
+          <strong>The load path cannot be worked out yet.</strong>
+          <ul>
+            @for (r of v.refusals.slice(0, 3); track $index) {
+              <li><b>{{ r.field }}</b>: {{ r.because }} — allowed: {{ r.allowed }}</li>
+            }
+            @if (v.refusals.length > 3) {
+              <li>and {{ v.refusals.length - 3 }} more</li>
+            }
+          </ul>
+        </div>
+      } @else {
+        <ol aria-label="Load path, from fitting to structure">
+          @for (l of links(); track l.id) {
+            <li [style.--u]="l.utilisation">
+              <button type="button" [class]="l.state.replace(' ', '-')" [class.weakest]="l.id === v.weakest" [class.open]="l.id === desk.openLink()" [attr.aria-pressed]="l.id === desk.openLink()" [attr.aria-label]="spoken(l, v)" (click)="toggle(l)">
+                <span class="part">{{ parts[l.element] }}</span>
+                <svg viewBox="0 0 100 30" aria-hidden="true">
+                  @if (l.id === v.weakest && l.state !== 'sound') {
+                    <path class="metal" [attr.stroke-width]="thick(l)" d="M42 5H17a10 10 0 0 0 0 20H38" />
+                    <path class="metal" [attr.stroke-width]="thick(l)" d="M58 5H83a10 10 0 0 1 0 20H54" />
+                    <path class="crack" d="M47 1l3 8-5 4 6 4-4 5 3 7" />
+                  } @else if (l.id === v.weakest) {
+                    <path class="metal" [attr.stroke-width]="thick(l)" d="M46 5H17a10 10 0 0 0 0 20H83a10 10 0 0 0 0-20H54" />
+                  } @else {
+                    <rect class="metal" [attr.stroke-width]="thick(l)" x="7" y="5" width="86" height="20" rx="10" [attr.stroke-dasharray]="l.state === 'refused' || l.state === 'not needed' ? '4 4' : null" />
+                  }
+                </svg>
+                <span class="name">{{ l.name }}</span>
+                <span class="value">
+                  @switch (l.state) {
+                    @case ('refused') { refused }
+                    @case ('not needed') { not needed }
+                    @case ('fails') { lets go · {{ l.utilisation.toFixed(2) }} }
+                    @case ('tight') { tight · {{ l.utilisation.toFixed(2) }} }
+                    @default { {{ l.utilisation.toFixed(2) }}{{ l.id === v.weakest ? ' · weakest' : '' }} }
+                  }
+                </span>
+                <span class="band" aria-hidden="true"></span>
+              </button>
+            </li>
+          }
+        </ol>
+      }
+    } @else {
+      <p class="note waiting">Working out the load path …</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      min-height: 104px;
+      border-top: 2px solid var(--ink);
+      background: var(--card);
+    }
+    ol {
+      display: flex;
+      margin: 0;
+      padding: 0 6px;
+      list-style: none;
+      overflow-x: auto;
+    }
+    li {
+      flex: 1 1 0;
+      min-width: 88px;
+    }
+    button {
+      position: relative;
+      display: grid;
+      width: 100%;
+      height: 102px;
+      padding: 3px 3px 8px;
+      border: 0;
+      border-right: 1px solid var(--rule);
+      background: none;
+      color: var(--ink);
+      text-align: left;
+      font: inherit;
+      cursor: pointer;
+      grid-template-rows: 14px 34px 1fr auto;
+      overflow: hidden;
+    }
+    li:last-child button {
+      border-right: 0;
+    }
+    button:hover,
+    button.open {
+      background: var(--accent-soft);
+    }
+    button:focus-visible {
+      outline-offset: -3px;
+    }
+    .part {
+      font: 500 12px/1 var(--label);
+      color: var(--ink-soft);
+    }
+    svg {
+      width: 100%;
+      height: 32px;
+      overflow: visible;
+    }
+    .metal {
+      fill: none;
+      stroke: #6a7268;
+      stroke-linecap: butt;
+    }
+    .weakest .metal {
+      stroke: var(--ink);
+    }
+    .crack {
+      fill: none;
+      stroke: var(--accent);
+      stroke-width: 1.6;
+    }
+    .name {
+      font: 600 14.5px/1.1 var(--label);
+    }
+    .value {
+      font: 600 14px/1.1 var(--text);
+      font-variant-numeric: tabular-nums;
+      white-space: nowrap;
+    }
+    .refused .value,
+    .not-needed .value {
+      font-weight: 500;
+      font-size: 12.5px;
+      color: var(--ink-soft);
+    }
+    .band {
+      position: absolute;
+      left: 0;
+      bottom: 0;
+      height: 5px;
+      width: calc(min(var(--u), 1) * 100%);
+      background: #6a7268;
+    }
+    .tight .band {
+      height: 7px;
+      background: repeating-linear-gradient(135deg, var(--ink) 0 3px, #b9b29f 3px 9px);
+    }
+    .fails .band {
+      width: 100%;
+      height: 9px;
+      background: repeating-linear-gradient(135deg, var(--accent) 0 4px, #fff 4px 7px);
+    }
+    .fails .value {
+      color: #8a1408;
+    }
+    .refused,
+    .waiting {
+      margin: 0;
+      padding: 10px 16px;
+    }
+    .refused ul {
+      margin: 4px 0 0;
+      padding-left: 18px;
+    }
+    button.refused {
+      padding: 3px 3px 8px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LoadPath {
+  protected readonly desk = inject(Desk);
+  readonly verdict = input.required<Verdict | null>();
+  protected readonly parts = PARTS;
+  protected readonly links = computed(() => this.verdict()?.links ?? []);
+
+  /** Thicker metal, more in hand: 9 at no load down to 2 at and over capacity. */
+  protected thick(l: Link): number {
+    return l.state === 'refused' || l.state === 'not needed' ? 2 : 2 + 7 * Math.max(0, 1 - l.utilisation);
+  }
+
+  protected spoken(l: Link, v: Verdict): string {
+    const what = l.state === 'refused' || l.state === 'not needed' ? `${l.state}: ${l.because}` : `${l.state}, ${l.utilisation.toFixed(2)}, ${l.at}, ${l.caseName}`;
+    return `${l.name}: ${what}${l.id === v.weakest ? ', the weakest link' : ''}. Show its working`;
+  }
+
+  protected toggle(l: Link): void {
+    this.desk.openLink.set(this.desk.openLink() === l.id ? '' : l.id);
+  }
+}

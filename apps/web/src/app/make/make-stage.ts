@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatIcon } from '@angular/material/icon';
+import { cautionsFor } from '@core/chain/cautions';
+import { outlineOf, isResolved, resolve } from '@core/job/resolve';
+import { assumedValues } from '@core/job/values';
+import { drillList } from '@core/shop/drill-list';
+import { PAPERS, templateFor, type PaperName } from '@core/shop/template-pages';
+import { boundsOf } from '@core/geometry/rects';
+import { formatQuantity } from '@core/units/format-quantity';
+import { refusalText } from '@core/units/refusal';
+import { PlateDrawing } from '../drawing/plate-drawing';
+import { Desk } from '../job/desk';
+import { Judge } from '../job/judge';
+
+/** Make: the sheets to mark out, drill and cut by. They are made from the job as saved. */
+@Component({
+  selector: 'ms-make-stage',
+  imports: [MatButton, MatButtonToggle, MatButtonToggleGroup, MatIcon, PlateDrawing],
+  templateUrl: './make-stage.html',
+  styleUrl: './make-stage.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MakeStage {
+  protected readonly desk = inject(Desk);
+  protected readonly judge = inject(Judge);
+  protected readonly job = computed(() => this.desk.job()!);
+  protected readonly papers = PAPERS;
+  protected readonly paper = signal<PaperName>('a4');
+  protected readonly template = computed(() => templateFor(outlineOf(this.job()), this.paper()));
+  protected readonly view = computed(() => {
+    const sheets = this.template().sheets;
+    return boundsOf(sheets.flatMap((s) => [{ x: s.window.x0, y: s.window.y0 }, { x: s.window.x1, y: s.window.y1 }]), 4);
+  });
+  private readonly resolved = computed(() => resolve(this.job()));
+  protected readonly rows = computed(() => {
+    const r = this.resolved();
+    return isResolved(r) ? drillList(this.job(), r) : [];
+  });
+  protected readonly refusals = computed(() => {
+    const r = this.resolved();
+    return isResolved(r) ? [] : r.map(refusalText);
+  });
+  protected readonly cautions = computed(() => cautionsFor(this.job()));
+  protected readonly assumed = computed(() => assumedValues(this.job()));
+  protected readonly saved = computed(() => this.desk.state().save === 'saved');
+  protected readonly verdict = computed(() => {
+    const v = this.judge.verdict();
+    if (!v) return { holds: true, words: '' };
+    const weakest = v.links.find((l) => l.id === v.weakest);
+    if (v.state === 'sound' || v.state === 'tight') return { holds: true, words: `Holds: ${weakest?.name ?? ''} lets go first, at ${v.letsGoAt.toFixed(2)} × this load.` };
+    if (v.state === 'fails') return { holds: false, words: `Does not hold: ${weakest?.name} lets go at ${v.letsGoAt.toFixed(2)} × this load. The sheets say so.` };
+    return { holds: false, words: 'Not shown to hold: a check is refused or there is no load. The sheets say so.' };
+  });
+
+  protected show(mm: number): string {
+    return formatQuantity(mm, 'length', this.job().units);
+  }
+}

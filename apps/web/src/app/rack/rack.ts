@@ -1,0 +1,99 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatIcon } from '@angular/material/icon';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { Router, RouterLink } from '@angular/router';
+import type { Observable } from 'rxjs';
+import { GENERAL_CAUTION } from '@core/chain/cautions';
+import { newJob } from '@core/job/new-job';
+import type { Job } from '@core/job/schema';
+import { refusalText } from '@core/units/refusal';
+import { PlateDrawing } from '../drawing/plate-drawing';
+import { failureText, freshId, JobApi, type Tag } from '../job/job-api';
+
+const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'lets go', refused: 'not shown to hold' } as const;
+
+/** Home: jobs as tags on a rack, each with its plate to scale, its state and its weakest link. */
+@Component({
+  selector: 'ms-rack',
+  imports: [MatButton, MatIconButton, MatButtonToggle, MatButtonToggleGroup, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, RouterLink, PlateDrawing],
+  templateUrl: './rack.html',
+  styleUrl: './rack.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Rack {
+  private readonly api = inject(JobApi);
+  private readonly router = inject(Router);
+
+  protected readonly words = STATE_WORDS;
+  protected readonly caution = GENERAL_CAUTION;
+  protected readonly tags = signal<readonly Tag[] | null>(null);
+  protected readonly failure = signal('');
+  protected readonly refusals = signal<readonly string[]>([]);
+  protected readonly archived = signal(false);
+  protected readonly asTable = signal(false);
+  protected readonly renaming = signal('');
+  protected readonly hanging = computed(() => (this.tags() ?? []).filter((t) => t.archived === this.archived()));
+  protected readonly inArchive = computed(() => (this.tags() ?? []).filter((t) => t.archived).length);
+
+  constructor() {
+    this.load();
+  }
+
+  protected load(): void {
+    this.failure.set('');
+    this.api.list().subscribe({ next: (tags) => this.tags.set(tags), error: (e: unknown) => this.failure.set(failureText(e)) });
+  }
+
+  /** Does one thing on the server and shows the rack as it then is. */
+  private doThen(done: Observable<unknown>, then: () => void = () => this.load()): void {
+    done.subscribe({ next: then, error: (e: unknown) => this.failure.set(failureText(e)) });
+  }
+
+  protected add(): void {
+    const job = newJob(freshId('new job'), 'New job');
+    this.doThen(this.api.add(job), () => void this.router.navigate(['/job', job.id, 'load']));
+  }
+
+  protected duplicate(t: Tag): void {
+    const name = `${t.job.name} (copy)`.slice(0, 80);
+    this.doThen(this.api.add({ ...t.job, id: freshId(name), name }));
+  }
+
+  protected archive(t: Tag, archived: boolean): void {
+    this.doThen(this.api.setArchived(t.job.id, archived));
+  }
+
+  protected rename(t: Tag, name: string): void {
+    this.renaming.set('');
+    const trimmed = name.trim();
+    if (trimmed === '' || trimmed === t.job.name) return;
+    if (trimmed.length > 80) {
+      this.failure.set('name: longer than 80 characters — allowed: 1 to 80 characters');
+      return;
+    }
+    this.doThen(this.api.save({ ...t.job, name: trimmed }, t.version));
+  }
+
+  /** Reads an open job file; what is wrong with it is said by field, and nothing on the rack changes. */
+  protected async bringIn(input: HTMLInputElement): Promise<void> {
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    const { MAX_FILE, readJob } = await import('@core/formats/read-job');
+    if (file.size > MAX_FILE) {
+      this.refusals.set([`file: ${file.name} is ${(file.size / 1e6).toFixed(1)} MB — allowed: up to ${MAX_FILE / 1e6} MB`]);
+      return;
+    }
+    const read = readJob(await file.text());
+    if ('refusals' in read) {
+      this.refusals.set(read.refusals.map(refusalText));
+      return;
+    }
+    this.refusals.set([]);
+    const taken = this.tags()?.some((t) => t.job.id === read.job.id) ?? false;
+    const job: Job = taken ? { ...read.job, id: freshId(read.job.name) } : read.job;
+    this.doThen(this.api.add(job));
+  }
+}

@@ -1,0 +1,13 @@
+/// <reference lib="webworker" />
+import { evaluate, workingOf } from '@core/chain/evaluate';
+import type { FromJudge, ToJudge } from './messages';
+
+addEventListener('message', ({ data }: MessageEvent<ToJudge>) => {
+  const answer = (m: FromJudge) => postMessage(m);
+  try {
+    if (data.kind === 'evaluate') answer({ kind: 'evaluate', ticket: data.ticket, verdict: evaluate(data.job) });
+    else answer({ kind: 'working', ticket: data.ticket, working: workingOf(data.job, data.link, data.caseId) });
+  } catch (e) {
+    answer({ kind: 'broken', ticket: data.ticket, message: (e as Error).message });
+  }
+});
