@@ -5,7 +5,7 @@ const node = (name, root) => ({
   roots: [root],
   testEnvironment: 'node',
   testMatch: ['**/*.spec.ts'],
-  transform: { '^.+\\.ts$': ['ts-jest', { tsconfig: 'tsconfig.jest.json', diagnostics: false }] },
+  transform: { '^.+\\.ts$': '<rootDir>/scripts/jest-esbuild.cjs' },
   moduleNameMapper: { '^@core/(.*)$': '<rootDir>/packages/core/src/$1' },
 });
 

@@ -34,8 +34,8 @@ export const SCHOOLS = {
   },
 } as const;
 
-/** "1.5 × load, γM0 1.00, γM2 1.25" or "3 on break, 2 on yield". */
+/** "load × 1.5, γM0 1.00, γM2 1.25" or "factor 3 on break, 2 on yield". */
 export function factorsText(job: Job): string {
   const p = job.practice;
-  return p.school === 'working' ? `safety factor ${p.onBreak} on break, ${p.onYield} on yield` : `load × ${p.gammaF}, γM0 ${p.gammaM0.toFixed(2)}, γM2 ${p.gammaM2.toFixed(2)}`;
+  return p.school === 'working' ? `factor ${p.onBreak} on break, ${p.onYield} on yield` : `load × ${p.gammaF}, γM0 ${p.gammaM0.toFixed(2)}, γM2 ${p.gammaM2.toFixed(2)}`;
 }

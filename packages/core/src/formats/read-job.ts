@@ -13,10 +13,10 @@ function lineAt(text: string, position: number): string {
   return `line ${before.length}, column ${before.at(-1)!.length + 1}`;
 }
 
-/** Where JSON.parse stopped: V8 gives the position, otherwise the end of the text. */
-function stoppedAt(text: string, message: string): string {
+/** Character where JSON.parse stopped: V8 gives the position, otherwise the end of the text. */
+function stoppedAt(text: string, message: string): number {
   const m = /position (\d+)/.exec(message);
-  return lineAt(text, m ? Number(m[1]) : text.length);
+  return m ? Number(m[1]) : text.length;
 }
 
 /** Reads an open job file. Every refusal names the field and what is allowed; nothing is repaired silently. */
@@ -29,8 +29,9 @@ export function readJob(text: string): ReadJob {
     data = JSON.parse(text);
   } catch (e) {
     const message = (e as Error).message;
-    const cut = /end of JSON|Unterminated/i.test(message);
-    return { refusals: [refuse('file', `${cut ? 'it ends too early, as if cut off' : 'it is not JSON'} (${stoppedAt(text, message)})`, 'a whole job file as exported')] };
+    const at = stoppedAt(text, message);
+    const cut = at >= text.trimEnd().length || /Unterminated/.test(message);
+    return { refusals: [refuse('file', `${cut ? 'it ends too early, as if cut off' : 'it is not JSON'} (${lineAt(text, at)})`, 'a whole job file as exported')] };
   }
   return readJobData(data);
 }

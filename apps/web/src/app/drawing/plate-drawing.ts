@@ -9,14 +9,17 @@ import { fastenerSize } from '@core/stock/fasteners';
 /** Screen y grows downwards; the plan's y grows to port. */
 export const flip = (y: number): number => -y;
 
-/** The part of the plan worth seeing: the plate with room round it, or the whole panel where it is not much larger. */
-export function planView(job: Job): Rect {
+/** The plate with room round it for dragging. */
+export function plateView(job: Job): Rect {
   const plate = outlineOf(job);
-  const room = Math.max(widthOf(plate), heightOf(plate)) * 0.22;
-  const near = boundsOf([{ x: plate.x0, y: plate.y0 }, { x: plate.x1, y: plate.y1 }], room);
+  return boundsOf([{ x: plate.x0, y: plate.y0 }, { x: plate.x1, y: plate.y1 }], Math.max(widthOf(plate), heightOf(plate)) * 0.16);
+}
+
+/** The plate with the whole panel it stands on and a strip of its bearers. */
+export function panelView(job: Job): Rect {
+  const near = plateView(job);
   const panel = panelOf(job);
-  if (widthOf(panel) > 2.4 * widthOf(plate) || heightOf(panel) > 2.4 * heightOf(plate)) return near;
-  return { x0: Math.min(near.x0, panel.x0 - 24), x1: Math.max(near.x1, panel.x1 + 24), y0: Math.min(near.y0, panel.y0 - 24), y1: Math.max(near.y1, panel.y1 + 24) };
+  return { x0: Math.min(near.x0, panel.x0 - 14), x1: Math.max(near.x1, panel.x1 + 14), y0: Math.min(near.y0, panel.y0 - 14), y1: Math.max(near.y1, panel.y1 + 14) };
 }
 
 /** The one drawing of the plate: rack, plan and sheets use it, stages lay their own things over it. 1 unit is 1 mm. */
@@ -37,7 +40,7 @@ export function planView(job: Job): Rect {
         <svg:line x1="0" y1="0" x2="0" y2="5" stroke="#dfe3f7" stroke-width="1.1" />
       </svg:pattern>
     </svg:defs>
-    <svg:rect class="ground" [attr.x]="view().x0" [attr.y]="-view().y1" [attr.width]="w(view())" [attr.height]="h(view())" fill="#8e9a8a" [attr.fill]="'url(#' + uid + 'bearer)'" />
+    <svg:rect x="-12000" y="-12000" width="24000" height="24000" [attr.fill]="'url(#' + uid + 'bearer)'" />
     <svg:rect [attr.x]="panel().x0" [attr.y]="-panel().y1" [attr.width]="w(panel())" [attr.height]="h(panel())" [attr.fill]="'url(#' + uid + 'skin)'" stroke="#5d6b61" stroke-width="0.8" />
     @if (job().far.kind === 'plate') {
       <svg:rect [attr.x]="plate().x0 + 3" [attr.y]="-plate().y1 + 3" [attr.width]="w(plate())" [attr.height]="h(plate())" [attr.rx]="job().plate.corner" fill="none" stroke="#47524a" stroke-width="0.9" stroke-dasharray="5 3" />
@@ -64,9 +67,9 @@ export function planView(job: Job): Rect {
           <svg:circle [attr.r]="washer() / 2 + 2.5" fill="none" stroke="#f3eee1" [attr.stroke-width]="2.4" [attr.stroke-dasharray]="b.arc" transform="rotate(-90)" />
         }
         @if (labels()) {
-          <svg:text [attr.x]="washer() / 2 + 5" [attr.y]="-2" [attr.font-size]="text()" class="scribed">{{ b.id }}</svg:text>
-          @if (b.share > 0) {
-            <svg:text [attr.x]="washer() / 2 + 5" [attr.y]="text() * 0.95" [attr.font-size]="text() * 0.88" class="scribed">{{ b.percent }} %</svg:text>
+          <svg:text [attr.x]="b.side * (washer() / 2 + 5)" [attr.text-anchor]="b.side > 0 ? 'start' : 'end'" [attr.y]="b.percent > 0 ? -1 : text() * 0.35" [attr.font-size]="text()" class="scribed">{{ b.id }}</svg:text>
+          @if (b.percent > 0) {
+            <svg:text [attr.x]="b.side * (washer() / 2 + 5)" [attr.text-anchor]="b.side > 0 ? 'start' : 'end'" [attr.y]="text() * 0.9" [attr.font-size]="text() * 0.88" class="scribed">{{ b.percent }} %</svg:text>
           }
         }
       </svg:g>
@@ -106,7 +109,7 @@ export class PlateDrawing {
   readonly labels = input(true);
   readonly fixedView = input<Rect | null>(null);
 
-  readonly view = computed(() => this.fixedView() ?? planView(this.job()));
+  readonly view = computed(() => this.fixedView() ?? plateView(this.job()));
   protected readonly viewBox = computed(() => {
     const v = this.view();
     return `${v.x0} ${-v.y1} ${widthOf(v)} ${heightOf(v)}`;
@@ -121,7 +124,7 @@ export class PlateDrawing {
   protected readonly d0 = computed(() => this.size()?.hole[this.job().bolts.fit] ?? 10);
   protected readonly washer = computed(() => this.size()?.washer.outside ?? 20);
   protected readonly holeD = computed(() => this.job().base.hole.v);
-  protected readonly text = computed(() => Math.max(widthOf(this.view()) / 46, heightOf(this.view()) / 34));
+  protected readonly text = computed(() => Math.max(widthOf(this.view()) / 48, heightOf(this.view()) / 26));
 
   protected readonly hexagon = computed(() => {
     const r = (this.size()?.acrossFlats ?? 16) / Math.sqrt(3);
@@ -154,7 +157,7 @@ export class PlateDrawing {
     const round = 2 * Math.PI * (this.washer() / 2 + 2.5);
     return items.map((b, i) => {
       const share = total > 0 ? pulls[i]! / total : 0;
-      return { ...b, share, percent: Math.round(share * 100), arc: `${(share * round).toFixed(2)} ${round.toFixed(2)}` };
+      return { ...b, share, percent: Math.round(share * 100), side: b.x > 0 ? -1 : 1, arc: `${(share * round).toFixed(2)} ${round.toFixed(2)}` };
     });
   });
 

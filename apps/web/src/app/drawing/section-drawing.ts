@@ -1,18 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output } from '@angular/core';
-import { panelOf } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
-import { fastenerSize } from '@core/stock/fasteners';
-import { metal } from '@core/stock/metals';
-import { formatQuantity, type UnitSystem } from '@core/units/format-quantity';
-
-interface Layer {
-  readonly part: 'base' | 'plate' | 'skin' | 'backing' | 'bearer';
-  readonly x0: number;
-  readonly x1: number;
-  readonly top: number;
-  readonly bottom: number;
-  readonly words: string;
-}
+import { sectionOf } from './section-stack';
 
 /** Face that can be dragged to another stock thickness. */
 export interface FaceDrag {
@@ -100,6 +88,8 @@ export class SectionDrawing {
 
   protected readonly fill = { base: 'url(#cut-base)', plate: 'url(#cut-plate)', skin: 'url(#cut-skin)', backing: 'url(#cut-plate)', bearer: '#77857a' };
 
+  /** Letter height, mm of the section. */
+  protected readonly text = computed(() => 5);
   private readonly bolt = computed(() => {
     const { items } = this.job().bolts;
     return items.find((b) => b.id === this.boltId()) ?? items[0];
@@ -107,70 +97,7 @@ export class SectionDrawing {
   protected readonly left = computed(() => (this.bolt()?.x ?? 0) - HALF);
   protected readonly right = computed(() => (this.bolt()?.x ?? 0) + HALF);
 
-  /** z downwards from the plate's near face, since the drawing hangs the stack from it. */
-  protected readonly stack = computed(() => {
-    const job = this.job();
-    const system: UnitSystem = job.units;
-    const bolt = this.bolt();
-    const size = fastenerSize(job.bolts.size);
-    const [l, r] = [this.left(), this.right()];
-    const show = (mm: number) => formatQuantity(mm, 'length', system);
-    const t = job.plate.thickness.v;
-    const skin = job.skin.thickness.v;
-    const backing = job.far.kind === 'plate' ? job.far.thickness.v : 0;
-    const half = { x: job.base.length.v / 2, y: job.base.width.v / 2 };
-    const y = bolt?.y ?? 0;
-    const inBaseRow = Math.abs(y) <= half.y;
-    const throughBase = bolt !== undefined && inBaseRow && Math.abs(bolt.x) <= half.x;
-    const baseT = job.base.thickness.v;
-    const cut = (part: Layer['part'], x0: number, x1: number, top: number, bottom: number, words: string): Layer[] =>
-      Math.min(x1, r) > Math.max(x0, l) ? [{ part, x0: Math.max(x0, l), x1: Math.min(x1, r), top, bottom, words }] : [];
-    const panel = panelOf(job);
-    const under = t + skin;
-    const layers = [
-      ...(inBaseRow ? cut('base', -half.x, half.x, -baseT, 0, `base ${show(baseT)}`) : []),
-      ...cut('plate', job.plate.x0, job.plate.x1, 0, t, `plate ${job.plate.thickness.text}, ${metal(job.plate.metal)?.name ?? job.plate.metal}`),
-      ...cut('skin', l, r, t, under, `skin ${show(skin)}`),
-      ...(backing > 0 && job.far.kind === 'plate' ? cut('backing', job.plate.x0, job.plate.x1, under, under + backing, `backing ${job.far.thickness.text}, ${metal(job.far.metal)?.name ?? job.far.metal}`) : []),
-      ...cut('bearer', panel.x1, panel.x1 + 40, under + backing, under + backing + 12, ''),
-      ...cut('bearer', panel.x0 - 40, panel.x0, under + backing, under + backing + 12, ''),
-    ];
-    const headAt = throughBase ? -baseT : 0;
-    const far = under + backing;
-    const farWasher = job.far.kind === 'large washer' ? size?.largeWasher : size?.washer;
-    const nut = far + (farWasher?.thickness ?? 2);
-    const nutEnd = nut + (size?.nutHeight ?? 8);
-    const end = nutEnd + 2 * (size?.pitch ?? 1.5);
-    const head = headAt - (size?.washer.thickness ?? 2) - (size?.headHeight ?? 6);
-    const d = size?.d ?? 10;
-    const drawn = bolt && {
-      x: bolt.x,
-      d,
-      hole: size?.hole[job.bolts.fit] ?? d + 1,
-      flats: size?.acrossFlats ?? 16,
-      nearWasher: size?.washer.outside ?? 20,
-      farWasher: farWasher?.outside ?? 20,
-      head,
-      washerTop: headAt - (size?.washer.thickness ?? 2),
-      under: headAt,
-      far,
-      nut,
-      nutEnd,
-      end,
-      thread: Array.from({ length: Math.max(0, Math.floor((end - nutEnd) / 0.9)) }, (_, i) => `M${bolt.x - d / 2} ${nutEnd + 0.6 + i * 0.9}h${d}`).join(''),
-    };
-    const named = layers.filter((x) => x.words !== '' && (x.part !== 'base' || x.x1 > x.x0));
-    const step = this.text() * 1.25;
-    const words = named.map((x) => ({ part: x.part, words: x.words, edge: x.x1, mid: (x.top + x.bottom) / 2, y: (x.top + x.bottom) / 2 + this.text() * 0.32 }));
-    words.sort((a, b) => a.mid - b.mid).forEach((x, i) => (x.y = i === 0 ? x.y : Math.max(x.y, words[i - 1]!.y + step)));
-    const faces = [
-      { part: 'plate' as const, y: 0, thickness: t, sense: 1 as const, label: `Plate thickness, ${job.plate.thickness.text}` },
-      ...(job.far.kind === 'plate' ? [{ part: 'backing' as const, y: under + backing, thickness: backing, sense: -1 as const, label: `Backing plate thickness, ${job.far.thickness.text}` }] : []),
-    ];
-    return { layers, bolt: drawn, words, faces, top: Math.min(head, -baseT) - 4, bottom: Math.max(end, words.at(-1)?.y ?? 0) + 4 };
-  });
-
-  protected readonly text = computed(() => 5);
+  protected readonly stack = computed(() => sectionOf(this.job(), this.bolt(), this.left(), this.right(), this.text()));
   protected readonly viewBox = computed(() => {
     const { top, bottom } = this.stack();
     return `${this.left() - 2} ${top} ${2 * HALF + 80} ${bottom - top}`;

@@ -75,7 +75,7 @@ let count = 0;
       gap: 4px;
     }
     input {
-      width: 96px;
+      width: var(--quantity-width, 96px);
       padding: 3px 6px;
       border: 1px solid var(--rule-strong);
       border-radius: 2px;

@@ -51,7 +51,7 @@ export class JobShell implements OnDestroy {
   });
   protected readonly school = computed(() => {
     const job = this.job();
-    return job ? { name: SCHOOLS[job.practice.school].name, factors: factorsText(job), rules: job.practice.rules } : undefined;
+    return job ? { name: job.practice.school === 'working' ? 'Working load' : SCHOOLS.limit.name, factors: factorsText(job), rules: job.practice.rules } : undefined;
   });
   protected readonly assumed = computed(() => {
     const job = this.job();

@@ -1,6 +1,6 @@
 import type { Routes } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
-import { provideState, provideStore } from '@ngrx/store';
+import { provideState } from '@ngrx/store';
 import { JobEffects } from './job.effects';
 import { jobFeature } from './job.state';
 import { JobShell } from './job-shell';
@@ -9,7 +9,7 @@ export const jobRoutes: Routes = [
   {
     path: '',
     component: JobShell,
-    providers: [provideStore({}, { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } }), provideState(jobFeature), provideEffects(JobEffects)],
+    providers: [provideState(jobFeature), provideEffects(JobEffects)],
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'lay-out' },
       { path: 'load', title: 'Load · Mast Shoe', loadComponent: () => import('../load/load-stage').then((m) => m.LoadStage) },

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
+import { cautionsFor } from '@core/chain/cautions';
 import type { Verdict } from '@core/chain/evaluate';
 import { assumedValues, namedValues } from '@core/job/values';
 import { Desk } from './desk';
@@ -38,6 +39,7 @@ interface Stage {
         }
       </ol>
     </nav>
+    <p class="decides">{{ decides() }}</p>
   `,
   styles: `
     :host {
@@ -92,6 +94,12 @@ interface Stage {
       font-size: 13px;
       color: var(--ink-soft);
     }
+    .decides {
+      margin: auto 0 0;
+      padding: 10px 12px;
+      font-size: 12px;
+      line-height: 1.35;
+    }
     .stamp {
       position: absolute;
       top: 8px;
@@ -121,6 +129,7 @@ interface Stage {
       }
       .line,
       .rests,
+      .decides,
       .stamp {
         display: none;
       }
@@ -131,6 +140,11 @@ interface Stage {
 export class Traveller {
   private readonly desk = inject(Desk);
   readonly verdict = input.required<Verdict | null>();
+
+  protected readonly decides = computed(() => {
+    const job = this.desk.job();
+    return job ? cautionsFor(job)[1] : '';
+  });
 
   protected readonly stages = computed((): Stage[] => {
     const job = this.desk.job();

@@ -10,7 +10,7 @@ import { COMMANDS, type CommandId } from './commands';
     <input id="command" autocomplete="off" role="combobox" aria-expanded="true" aria-controls="command-list" [attr.aria-activedescendant]="found().length ? 'command-' + at() : null" [value]="text()" (input)="type($any($event.target).value)" (keydown)="key($event)" />
     <ul id="command-list" role="listbox" aria-label="Commands">
       @for (c of found(); track c.id; let i = $index) {
-        <li role="option" [id]="'command-' + i" [attr.aria-selected]="i === at()" [class.at]="i === at()" (click)="pick(c.id)" (mouseenter)="at.set(i)">
+        <li role="option" [id]="'command-' + i" [attr.aria-selected]="i === at()" [class.at]="i === at()" tabindex="-1" (click)="pick(c.id)" (keydown.enter)="pick(c.id)" (mouseenter)="at.set(i)">
           <span>{{ c.words }}</span><kbd>{{ c.keys[0] ?? '' }}</kbd>
         </li>
       } @empty {

@@ -9,7 +9,7 @@ import type { Quantity } from '@core/job/schema';
 import { assumed, fromSheet, skinGauges } from '@core/job/values';
 import { formatQuantity } from '@core/units/format-quantity';
 import { INCH_PLATE, MM_PLATE, nextThickness, type PlateThickness } from '@core/stock/plate-thicknesses';
-import { planView, PlateDrawing } from '../drawing/plate-drawing';
+import { panelView, PlateDrawing, plateView } from '../drawing/plate-drawing';
 import { SectionDrawing, type FaceDrag } from '../drawing/section-drawing';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk, type Edge, type Picked } from '../job/desk';
@@ -47,10 +47,13 @@ export class LayoutStage {
   protected readonly gauges = computed(() => skinGauges(this.job()));
   private held: Held | null = null;
 
+  /** Show the bearers round the plate too. */
+  protected readonly wholePanel = signal(false);
+
   /** The view stands still during a drag and follows afterwards. */
   private readonly dragging = signal(false);
   protected readonly view = linkedSignal<{ fit: Rect; still: boolean }, Rect>({
-    source: () => ({ fit: planView(this.job()), still: this.dragging() }),
+    source: () => ({ fit: this.wholePanel() ? panelView(this.job()) : plateView(this.job()), still: this.dragging() }),
     computation: ({ fit, still }, before) => (still && before ? before.value : fit),
   });
 
@@ -63,7 +66,7 @@ export class LayoutStage {
     { x: 'x0', y: 'y1' },
   ] as const;
   protected readonly edgeNames = { x0: 'aft edge', x1: 'fore edge', y0: 'starboard edge', y1: 'port edge' } as const;
-  protected readonly text = computed(() => Math.max(widthOf(this.view()) / 52, heightOf(this.view()) / 38));
+  protected readonly text = computed(() => Math.max(widthOf(this.view()) / 50, heightOf(this.view()) / 28));
   protected readonly pickedBolt = computed(() => {
     const p = this.desk.picked();
     return p?.kind === 'bolt' ? this.job().bolts.items.find((b) => b.id === p.id) : undefined;
@@ -71,8 +74,12 @@ export class LayoutStage {
   protected readonly sectionBolt = computed(() => this.pickedBolt()?.id ?? this.governingBolt());
   private readonly governingBolt = computed(() => {
     const v = this.judge.verdict();
-    const at = v?.links.find((l) => l.id === v.weakest)?.at ?? '';
-    return this.job().bolts.items.find((b) => b.id === at)?.id ?? this.job().bolts.items[0]?.id ?? '';
+    const items = this.job().bolts.items;
+    const link = v?.links.find((l) => l.id === (this.desk.openLink() || v.weakest));
+    if (link && items.some((b) => b.id === link.at)) return link.at;
+    // No bolt is named: the hardest-pulled one of the governing case.
+    const pulls = v?.shared.find((s) => s.loadCase.id === link?.caseId)?.outOfPlane.tensions ?? [];
+    return items[pulls.indexOf(Math.max(...pulls))]?.id ?? items[0]?.id ?? '';
   });
   protected readonly governing = computed(() => {
     const v = this.judge.verdict();
@@ -91,9 +98,11 @@ export class LayoutStage {
     const p = this.plate();
     const nearX = b.x - p.x0 < p.x1 - b.x ? p.x0 : p.x1;
     const nearY = b.y - p.y0 < p.y1 - b.y ? p.y0 : p.y1;
+    const t = this.text();
+    const [outX, outY] = [nearX === p.x0 ? -1 : 1, nearY === p.y0 ? 1 : -1];
     return [
-      { x1: b.x, y1: -b.y, x2: nearX, y2: -b.y, tx: (b.x + nearX) / 2, ty: -b.y - this.text() * 0.45, words: this.show(Math.abs(b.x - nearX)) },
-      { x1: b.x, y1: -b.y, x2: b.x, y2: -nearY, tx: b.x + this.text() * 0.3, ty: -(b.y + nearY) / 2 + this.text() * 0.35, words: this.show(Math.abs(b.y - nearY)) },
+      { x1: b.x, y1: -b.y, x2: nearX + outX * t, y2: -b.y, tx: nearX + outX * t * 1.3, ty: -b.y + t * 0.35, anchor: outX < 0 ? 'end' : 'start', words: this.show(Math.abs(b.x - nearX)) },
+      { x1: b.x, y1: -b.y, x2: b.x, y2: -nearY + outY * t, tx: b.x, ty: -nearY + outY * t * (outY < 0 ? 1.3 : 2.1), anchor: 'middle', words: this.show(Math.abs(b.y - nearY)) },
     ];
   });
 

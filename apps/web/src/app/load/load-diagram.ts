@@ -65,11 +65,11 @@ export class LoadDiagram {
     return Math.max(-p.x0, p.x1, -p.y0, p.y1, this.z() * 0.6);
   });
   private readonly long = computed(() => this.wide() * 0.9);
-  protected readonly top = computed(() => -this.z() - this.long() * 0.75);
-  protected readonly text = computed(() => this.wide() / 8.5);
+  protected readonly top = computed(() => -this.z() - Math.max(0.16, ...this.sides().map((s) => s.dz / this.long())) * this.long() - this.text() * 1.4);
+  protected readonly text = computed(() => this.wide() / 7);
   protected readonly box = computed(() => {
     const p = this.job().plate;
-    const half = this.wide() * 1.75;
+    const half = this.wide() * 1.65;
     const bottom = p.thickness.v + this.job().skin.thickness.v + 6;
     return `${-half} ${this.top()} ${2 * half} ${bottom - this.top()}`;
   });

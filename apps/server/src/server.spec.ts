@@ -1,0 +1,191 @@
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import request from 'supertest';
+import type { Job } from '@core/job/schema';
+import { createApp } from './app';
+import { openDatabase } from './database/open-database';
+import { DEMO_JOBS } from './demo/lake-sorrow';
+import { seedDemo } from './demo/seed';
+import { JobStore } from './jobs/job-store';
+
+const log = pino({ level: 'silent' });
+
+function rack() {
+  const store = new JobStore(openDatabase(':memory:'));
+  seedDemo(store);
+  return { store, http: request(createApp({ store, log })) };
+}
+
+const WINCH = '/api/jobs/core-sampler-winch';
+const winch = DEMO_JOBS[0]!;
+const renamed = (name: string): Job => ({ ...winch, name });
+
+describe('the rack', () => {
+  it('lists every demo job with its weakest link', async () => {
+    const { body } = await rack().http.get('/api/jobs').expect(200);
+    expect(body).toHaveLength(DEMO_JOBS.length);
+    expect(body[0]).toMatchObject({ version: 1, archived: false, verdict: { state: 'fails', weakest: 'Washer crush' } });
+  });
+  it('is healthy, and says so', async () => {
+    const { body } = await rack().http.get('/api/health').expect(200);
+    expect(body).toEqual({ status: 'ok', jobs: DEMO_JOBS.length });
+  });
+  it('takes a new job once', async () => {
+    const { http } = rack();
+    await http.post('/api/jobs').send({ ...winch, id: 'another' }).expect(201);
+    const again = await http.post('/api/jobs').send({ ...winch, id: 'another' }).expect(409);
+    expect(again.type).toBe('application/problem+json');
+  });
+  it('archives and restores', async () => {
+    const { http } = rack();
+    await http.post(`${WINCH}/archive`).expect(204);
+    expect((await http.get(WINCH)).body.archived).toBe(true);
+    await http.post(`${WINCH}/restore`).expect(204);
+    expect((await http.get(WINCH)).body.archived).toBe(false);
+    await http.post('/api/jobs/none/archive').expect(404);
+  });
+  it('seeds an empty rack only', () => {
+    const { store } = rack();
+    expect(seedDemo(store)).toBe(0);
+  });
+});
+
+describe('saving', () => {
+  it('goes from version to version, each kept', async () => {
+    const { http, store } = rack();
+    await http.put(WINCH).set('If-Match', '"1"').send(renamed('One')).expect(200, { version: 2 });
+    await http.put(WINCH).set('If-Match', '"2"').send(renamed('Two')).expect(200, { version: 3 });
+    expect((await http.get(`${WINCH}/versions/2`)).body.job.name).toBe('One');
+    expect(store.at(winch.id, 1)?.name).toBe(winch.name);
+    await http.get(`${WINCH}/versions/9`).expect(404);
+  });
+  it('a stale save changes nothing and hands back what is there', async () => {
+    const { http } = rack();
+    await http.put(WINCH).set('If-Match', '"1"').send(renamed('There')).expect(200);
+    const { body } = await http.put(WINCH).set('If-Match', '"1"').send(renamed('Here')).expect(412);
+    expect(body.current).toMatchObject({ version: 2, job: { name: 'There' } });
+    expect((await http.get(WINCH)).body.job.name).toBe('There');
+  });
+  it('needs to know which version it replaces', async () => {
+    await rack().http.put(WINCH).send(winch).expect(428);
+  });
+  it('a refused document leaves the job as it was, by field and range', async () => {
+    const { http } = rack();
+    const bad = { ...winch, plate: { ...winch.plate, thickness: { ...winch.plate.thickness, v: -4 } } };
+    const { body } = await http.put(WINCH).set('If-Match', '"1"').send(bad).expect(422);
+    expect(body.detail).toMatch(/plate.thickness.v: Plate thickness — allowed: over 0 up to 100 mm/);
+    expect((await http.get(WINCH)).body).toMatchObject({ version: 1, job: winch });
+    await http.put('/api/jobs/other').set('If-Match', '"1"').send(winch).expect(422);
+    await http.put('/api/jobs/other').set('If-Match', '"1"').send({ ...winch, id: 'other' }).expect(404);
+  });
+});
+
+describe('edges', () => {
+  it('a 40 MB body is refused by size, a cut one by name', async () => {
+    const { http } = rack();
+    const large = await http.post('/api/jobs').set('Content-Type', 'application/json').send(`"${'x'.repeat(40_000_000)}"`).expect(413);
+    expect(large.body.detail).toContain('allowed: up to 2 MB');
+    const cut = await http.post('/api/jobs').set('Content-Type', 'application/json').send('{"format": "mast-').expect(400);
+    expect(cut.body.detail).toContain('ends too early');
+  });
+  it('unknown versions and no body at all are refused', async () => {
+    const { http } = rack();
+    expect((await http.post('/api/jobs').send({ ...winch, version: 7 }).expect(422)).body.detail).toContain('version 7 is not known');
+    await http.post('/api/jobs').expect(422);
+  });
+  it('answers to names of this machine only, and writes from its own pages only', async () => {
+    const { http } = rack();
+    await http.get('/api/health').set('Host', 'shop.example').expect(421);
+    await http.get('/api/health').set('Host', 'localhost:4178').expect(200);
+    await http.post(`${WINCH}/archive`).set('Origin', 'http://shop.example').expect(403);
+  });
+  it('sends a strict policy: own scripts only, no inline script, no other host', async () => {
+    const { headers } = await rack().http.get('/api/health');
+    const policy = headers['content-security-policy']!;
+    expect(policy).toContain("script-src 'self';");
+    expect(policy).toContain("default-src 'self'");
+    expect(policy).not.toContain('unsafe');
+    expect(policy).not.toContain('http');
+    expect(headers['x-powered-by']).toBeUndefined();
+  });
+  it('unknown addresses are problems too', async () => {
+    const { http } = rack();
+    for (const at of ['/api/nothing', '/api/jobs/none', '/api/jobs/..%2fx']) {
+      const { type } = await http.get(at).expect(404);
+      expect(type).toBe('application/problem+json');
+    }
+  });
+});
+
+describe('sheets', () => {
+  it('drill list, DXF and job file come as files', async () => {
+    const { http } = rack();
+    const csv = await http.get(`${WINCH}/drill-list.csv`).expect(200);
+    expect(csv.text.split('\n')[0]).toBe('hole,x_mm,y_mm,diameter_mm,fastener,note');
+    expect(csv.text.split('\n')[1]).toBe('B1,252,212,9,M8 8.8,');
+    expect((await http.get(`${WINCH}/plate.dxf`).expect(200)).headers['content-disposition']).toContain('core-sampler-winch.dxf');
+    expect(JSON.parse((await http.get(`${WINCH}/job.json`).expect(200)).text)).toEqual(winch);
+  });
+  it('the template is a PDF in the paper asked for', async () => {
+    const { http } = rack();
+    const pdf = await http.get(`${WINCH}/template.pdf?paper=letter`).buffer(true).parse((res, done) => {
+      const parts: Buffer[] = [];
+      res.on('data', (p: Buffer) => parts.push(p));
+      res.on('end', () => done(null, Buffer.concat(parts)));
+    });
+    expect(pdf.headers['content-type']).toBe('application/pdf');
+    // 215.9 × 279.4 mm is 612 × 792 points.
+    expect((pdf.body as Buffer).toString('latin1')).toMatch(/MediaBox \[0 0 (612|792)(\.0+\d*)? (792|612)/);
+    await http.get(`${WINCH}/template.pdf?paper=a0`).expect(400);
+  });
+  it('nothing is made from a layout that is refused', async () => {
+    const { http } = rack();
+    await http.put(WINCH).set('If-Match', '"1"').send({ ...winch, bolts: { ...winch.bolts, items: [] } }).expect(200);
+    expect((await http.get(`${WINCH}/plate.dxf`).expect(422)).body.detail).toContain('there are no bolts');
+  });
+});
+
+describe('the database', () => {
+  const folders: string[] = [];
+  const folder = () => {
+    const f = mkdtempSync(join(tmpdir(), 'mast-shoe-db-'));
+    folders.push(f);
+    return f;
+  };
+  afterAll(() => folders.forEach((f) => rmSync(f, { recursive: true })));
+
+  it('runs with a write-ahead log and foreign keys, and remembers after closing', () => {
+    const file = join(folder(), 'a.sqlite');
+    const db = openDatabase(file);
+    expect(db.pragma('journal_mode', { simple: true })).toBe('wal');
+    expect(db.pragma('foreign_keys', { simple: true })).toBe(1);
+    new JobStore(db).add(winch);
+    db.close();
+    expect(new JobStore(openDatabase(file)).get(winch.id)?.job).toEqual(winch);
+  });
+  it('keeps a copy before it migrates data, and refuses a database from the future', () => {
+    const at = folder();
+    const file = join(at, 'b.sqlite');
+    const migrations = folder();
+    writeFileSync(join(migrations, '001_one.sql'), 'CREATE TABLE one (x INTEGER) STRICT;');
+    openDatabase(file, migrations).close();
+    expect(readdirSync(at).some((f) => f.includes('before'))).toBe(false);
+    writeFileSync(join(migrations, '002_two.sql'), 'CREATE TABLE two (x INTEGER) STRICT;');
+    const db = openDatabase(file, migrations);
+    expect(db.pragma('user_version', { simple: true })).toBe(2);
+    db.close();
+    expect(readdirSync(at)).toContain('b.sqlite.before-2');
+    rmSync(join(migrations, '002_two.sql'));
+    expect(() => openDatabase(file, migrations)).toThrow('start a newer version');
+  });
+  it('a failing migration leaves the schema as it was', () => {
+    const file = join(folder(), 'c.sqlite');
+    const migrations = folder();
+    writeFileSync(join(migrations, '001_bad.sql'), 'CREATE TABLE ok (x INTEGER) STRICT; CREATE TABL oops;');
+    expect(() => openDatabase(file, migrations)).toThrow();
+    writeFileSync(join(migrations, '001_bad.sql'), 'CREATE TABLE ok (x INTEGER) STRICT;');
+    expect(openDatabase(file, migrations).pragma('user_version', { simple: true })).toBe(1);
+  });
+});

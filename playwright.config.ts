@@ -1,0 +1,16 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM_FLAGS, findChromium } from './scripts/browser.mjs';
+
+/** Real server, real browser: each file starts its own server with the demo jobs. */
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 45_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  reporter: [['list'], ['json']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    launchOptions: { executablePath: findChromium() ?? '', args: CHROMIUM_FLAGS },
+  },
+});

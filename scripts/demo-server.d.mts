@@ -1,0 +1,7 @@
+export interface DemoServer {
+  readonly address: string;
+  readonly port: number;
+  readonly data: string;
+  stop(signal?: NodeJS.Signals): Promise<void>;
+}
+export declare function startDemoServer(options?: { data?: string; port?: number; demo?: boolean }): Promise<DemoServer>;

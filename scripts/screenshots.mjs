@@ -1,0 +1,51 @@
+// One picture of each main view, from the demo jobs, at 1280×800: npm run screenshots [names …]
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { CHROMIUM_FLAGS, findChromium } from './browser.mjs';
+import { startDemoServer } from './demo-server.mjs';
+
+const OUT = process.env.SHOTS ?? join(import.meta.dirname, '../docs/screenshots');
+const WINCH = '/job/core-sampler-winch';
+
+/** Where each picture is taken and what is done first. */
+const VIEWS = {
+  rack: { at: '/' },
+  load: { at: `${WINCH}/load` },
+  measure: { at: `${WINCH}/measure` },
+  'lay-out': { at: `${WINCH}/lay-out`, first: (page) => page.locator('[data-bolt=B2]').focus() },
+  working: { at: '/job/sensor-mast-foot/lay-out', first: (page) => page.getByRole('button', { name: /^Plate bending/ }).click() },
+  choose: {
+    at: '/job/sensor-mast-foot/choose',
+    async first(page) {
+      await page.getByRole('button', { name: /^Try \d+/ }).click();
+      await page.getByText(/hold$/).first().waitFor();
+      await page.locator('ms-options-chart canvas').first().waitFor();
+      await page.locator('aside li button').first().hover();
+    },
+  },
+  make: { at: '/job/sensor-mast-foot/make' },
+};
+
+mkdirSync(OUT, { recursive: true });
+const wanted = process.argv.slice(2);
+const server = await startDemoServer();
+const browser = await chromium.launch({ executablePath: findChromium(), args: CHROMIUM_FLAGS });
+try {
+  const page = await browser.newPage({ viewport: { width: Number(process.env.WIDTH ?? 1280), height: Number(process.env.HEIGHT ?? 800) } });
+  page.on('console', (m) => ['error', 'warning'].includes(m.type()) && console.error(`console ${m.type()}: ${m.text()}`));
+  page.on('pageerror', (e) => console.error(`page error: ${e.message}`));
+  for (const [name, view] of Object.entries(VIEWS)) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    await page.goto(server.address + view.at);
+    await page.locator(view.at === '/' ? '.tags svg' : 'ms-load-path ol').first().waitFor();
+    await view.first?.(page);
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: join(OUT, `${name}.png`) });
+    console.log(name);
+  }
+} finally {
+  await browser.close();
+  await server.stop();
+}

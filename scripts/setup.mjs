@@ -1,0 +1,57 @@
+// Installs what is missing: npm packages always, Chromium with --browser. Says so plainly when nothing is.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { findChromium } from './browser.mjs';
+
+const ROOT = join(import.meta.dirname, '..');
+const STAMP = join(ROOT, 'node_modules/.mast-shoe-installed');
+
+const has = (command) => spawnSync('which', [command], { stdio: 'ignore' }).status === 0;
+
+function run(command, args) {
+  const done = spawnSync(command, args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'] });
+  if (done.status !== 0) {
+    console.error(`setup: "${command} ${args.join(' ')}" did not succeed`);
+    process.exit(1);
+  }
+}
+
+function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major > 20 || (major === 20 && minor >= 19)) return;
+  console.error(`setup: Node ${process.versions.node} is too old; Node 20.19 or newer is needed`);
+  process.exit(1);
+}
+
+/** True where it installed something. */
+function installPackages() {
+  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return false;
+  const missing = ['python3', 'make', 'g++'].filter((c) => !has(c));
+  if (missing.length > 0) console.warn(`setup: ${missing.join(', ')} not found; the SQLite module is compiled on installing and will need them`);
+  console.log('setup: installing the npm packages (1 to 6 minutes the first time) …');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  writeFileSync(STAMP, lock);
+  return true;
+}
+
+/** True where it installed something. */
+function installChromium() {
+  if (findChromium()) return false;
+  if (!has('apt-get')) {
+    console.error('setup: Chromium is not installed and this is not Debian; install it and put it on the PATH');
+    process.exit(1);
+  }
+  console.log('setup: installing Chromium from Debian (about a minute) …');
+  const root = process.getuid?.() === 0;
+  const apt = (...args) => (root ? run('apt-get', args) : run('sudo', ['apt-get', ...args]));
+  apt('update', '-qq');
+  apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  return true;
+}
+
+checkNode();
+const installed = [installPackages(), process.argv.includes('--browser') && installChromium()].some(Boolean);
+console.log(installed ? 'setup: done' : 'setup: nothing needed installing');
