@@ -2,7 +2,20 @@ import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
 
 /** Core folders in the order the trade's work flows; each may use itself and those before it. */
-const CORE = ['units', 'working', 'stock', 'geometry', 'job', 'loads', 'sharing', 'checks', 'chain', 'shop', 'options', 'formats'];
+const CORE = [
+  'units',
+  'working',
+  'stock',
+  'geometry',
+  'job',
+  'loads',
+  'sharing',
+  'checks',
+  'chain',
+  'shop',
+  'options',
+  'formats',
+];
 
 const oneWay = CORE.map((folder, i) => ({
   files: [`packages/core/src/${folder}/**/*.ts`],
@@ -12,8 +25,14 @@ const oneWay = CORE.map((folder, i) => ({
       'error',
       {
         patterns: [
-          ...CORE.slice(i + 1).map((later) => ({ group: [`../${later}/*`, `@core/${later}/*`], message: `${folder} comes before ${later}: imports go one way (docs/architecture.md)` })),
-          { group: ['@angular/*', '@ngrx/*', 'rxjs', 'node:*', 'express', 'better-sqlite3', '../testing/*'], message: 'the core is pure: no interface, no Node, no I/O' },
+          ...CORE.slice(i + 1).map((later) => ({
+            group: [`../${later}/*`, `@core/${later}/*`],
+            message: `${folder} comes before ${later}: imports go one way (docs/architecture.md)`,
+          })),
+          {
+            group: ['@angular/*', '@ngrx/*', 'rxjs', 'node:*', 'express', 'better-sqlite3', '../testing/*'],
+            message: 'the core is pure: no interface, no Node, no I/O',
+          },
         ],
       },
     ],
@@ -21,17 +40,49 @@ const oneWay = CORE.map((folder, i) => ({
   },
 }));
 
-const away = (files, groups, message) => ({ files, rules: { 'no-restricted-imports': ['error', { patterns: [{ group: groups, message }] }] } });
+const away = (files, groups, message) => ({
+  files,
+  rules: { 'no-restricted-imports': ['error', { patterns: [{ group: groups, message }] }] },
+});
 
 export default tseslint.config(
   { ignores: ['dist/', 'node_modules/', '.angular/', 'data/', 'test-results/', 'playwright-report/'] },
-  { files: ['**/*.ts'], extends: [...tseslint.configs.recommended], rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }] } },
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.recommended],
+    rules: {
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
+    },
+  },
   { files: ['**/*.spec.ts'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
-  { files: ['**/*.ts'], rules: { eqeqeq: 'error', 'no-console': 'off', 'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }], complexity: ['error', 26] } },
+  {
+    files: ['**/*.ts'],
+    rules: {
+      eqeqeq: 'error',
+      'no-console': 'off',
+      'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
+      complexity: ['error', 26],
+    },
+  },
   ...oneWay,
   away(['apps/server/**/*.ts'], ['@angular/*', '../../web/*', '../../cli/*'], 'the server uses the core only'),
   away(['apps/cli/**/*.ts'], ['@angular/*', '../../web/*', '../../server/*'], 'the command line uses the core only'),
-  away(['apps/web/**/*.ts'], ['node:*', 'express', 'better-sqlite3', '../../server/*', '../../cli/*'], 'the web uses the core only'),
-  { files: ['apps/web/src/app/**/*.ts'], extends: [...angular.configs.tsRecommended], processor: angular.processInlineTemplates, rules: { '@angular-eslint/component-selector': 'off', '@angular-eslint/component-class-suffix': 'off' } },
-  { files: ['apps/web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  away(
+    ['apps/web/**/*.ts'],
+    ['node:*', 'express', 'better-sqlite3', '../../server/*', '../../cli/*'],
+    'the web uses the core only',
+  ),
+  {
+    files: ['apps/web/src/app/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: { '@angular-eslint/component-selector': 'off', '@angular-eslint/component-class-suffix': 'off' },
+  },
+  {
+    files: ['apps/web/src/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
 );

@@ -20,7 +20,12 @@ export default {
       roots: ['<rootDir>/apps/web/src'],
       preset: 'jest-preset-angular',
       setupFilesAfterEnv: ['<rootDir>/apps/web/jest.setup.ts'],
-      transform: { '^.+\\.(ts|mjs|js|html|svg)$': ['jest-preset-angular', { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' }] },
+      transform: {
+        '^.+\\.(ts|mjs|js|html|svg)$': [
+          'jest-preset-angular',
+          { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' },
+        ],
+      },
       moduleNameMapper: { '^@core/(.*)$': '<rootDir>/packages/core/src/$1' },
     },
   ],

@@ -1,7 +1,15 @@
 import { execFileSync } from 'node:child_process';
 
 /** Chromium as Debian packages it, and the flags it needs in a container. */
-export const CHROMIUM_FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+export const CHROMIUM_FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 /** Its path, or undefined where it is not installed. */
 export function findChromium() {

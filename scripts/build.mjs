@@ -6,7 +6,16 @@ import { join } from 'node:path';
 
 const ROOT = join(import.meta.dirname, '..');
 const STAMP = join(ROOT, 'dist/web/.built-from');
-const SOURCES = ['apps/web/src', 'apps/web/public', 'apps/web/tsconfig.json', 'apps/web/tsconfig.worker.json', 'packages/core/src', 'angular.json', 'tsconfig.base.json', 'package-lock.json'];
+const SOURCES = [
+  'apps/web/src',
+  'apps/web/public',
+  'apps/web/tsconfig.json',
+  'apps/web/tsconfig.worker.json',
+  'packages/core/src',
+  'angular.json',
+  'tsconfig.base.json',
+  'package-lock.json',
+];
 
 function filesOf(path) {
   const whole = join(ROOT, path);

@@ -32,13 +32,18 @@ const wanted = process.argv.slice(2);
 const server = await startDemoServer();
 const browser = await chromium.launch({ executablePath: findChromium(), args: CHROMIUM_FLAGS });
 try {
-  const page = await browser.newPage({ viewport: { width: Number(process.env.WIDTH ?? 1280), height: Number(process.env.HEIGHT ?? 800) } });
+  const page = await browser.newPage({
+    viewport: { width: Number(process.env.WIDTH ?? 1280), height: Number(process.env.HEIGHT ?? 800) },
+  });
   page.on('console', (m) => ['error', 'warning'].includes(m.type()) && console.error(`console ${m.type()}: ${m.text()}`));
   page.on('pageerror', (e) => console.error(`page error: ${e.message}`));
   for (const [name, view] of Object.entries(VIEWS)) {
     if (wanted.length > 0 && !wanted.includes(name)) continue;
     await page.goto(server.address + view.at);
-    await page.locator(view.at === '/' ? '.tags svg' : 'ms-load-path ol').first().waitFor();
+    await page
+      .locator(view.at === '/' ? '.tags svg' : 'ms-load-path ol')
+      .first()
+      .waitFor();
     await view.first?.(page);
     await page.evaluate(() => document.fonts.ready);
     await page.waitForTimeout(400);

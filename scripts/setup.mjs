@@ -27,10 +27,13 @@ function checkNode() {
 
 /** True where it installed something. */
 function installPackages() {
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return false;
   const missing = ['python3', 'make', 'g++'].filter((c) => !has(c));
-  if (missing.length > 0) console.warn(`setup: ${missing.join(', ')} not found; the SQLite module is compiled on installing and will need them`);
+  if (missing.length > 0)
+    console.warn(`setup: ${missing.join(', ')} not found; the SQLite module is compiled on installing and will need them`);
   console.log('setup: installing the npm packages (1 to 6 minutes the first time) …');
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   writeFileSync(STAMP, lock);

@@ -13,7 +13,11 @@ let failed = 0;
 function run(title, args, env = {}) {
   console.log(`\n== ${title}`);
   const started = Date.now();
-  const done = spawnSync(process.execPath, args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } });
+  const done = spawnSync(process.execPath, args, {
+    cwd: ROOT,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...env },
+  });
   console.log(`== ${title}: ${done.status === 0 ? 'ok' : 'FAILED'}, ${((Date.now() - started) / 1000).toFixed(0)} s`);
   return done.status === 0;
 }
@@ -46,6 +50,7 @@ if (!run('setup', [join(ROOT, 'scripts/setup.mjs'), '--browser'])) {
 one('type check: core, server, command line, tests', [bin('typescript/bin/tsc'), '-p', 'tsconfig.json']);
 one('type check: web tests', [bin('typescript/bin/tsc'), '-p', 'apps/web/tsconfig.spec.json', '--noEmit']);
 const built = one('type check and build: web, templates and workers', [join(ROOT, 'scripts/build.mjs')]);
+one('docs written from the code are current', ['--import', 'tsx', join(ROOT, 'scripts/write-docs.ts'), '--check']);
 one('lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings=0']);
 
 const jest = join(REPORTS, 'jest.json');

@@ -28,7 +28,10 @@ it('overloaded: exit 1 and the link that lets go', () => {
 it('refused: exit 2, path of the field and the allowed range', () => {
   const bad = JSON.parse(sound);
   bad.skin.thickness.v = 0;
-  expect(check(JSON.stringify(bad), false)).toEqual({ exit: 2, text: 'skin.thickness.v: Skin thickness — allowed: over 0 up to 200 mm' });
+  expect(check(JSON.stringify(bad), false)).toEqual({
+    exit: 2,
+    text: 'skin.thickness.v: Skin thickness — allowed: over 0 up to 200 mm',
+  });
   expect(check(sound.slice(0, 900), false).text).toContain('ends too early');
   const none = writeJob({ ...testJob(), bolts: { ...testJob().bolts, items: [] } });
   expect(JSON.parse(check(none, true).text).refused[0]).toMatchObject({ field: 'bolts.items', allowed: '1 to 60 bolts' });

@@ -12,19 +12,38 @@ export interface CliResult {
 /** The links and the verdict of a job file. Exit 0 sound (or tight), 1 something lets go or is outside a method's range, 2 the file is refused. */
 export function check(file: string, json: boolean): CliResult {
   const read = readJob(file);
-  if ('refusals' in read) return { exit: 2, text: json ? JSON.stringify({ refused: read.refusals }, null, 2) : read.refusals.map(refusalText).join('\n') };
+  if ('refusals' in read)
+    return {
+      exit: 2,
+      text: json ? JSON.stringify({ refused: read.refusals }, null, 2) : read.refusals.map(refusalText).join('\n'),
+    };
   const v = evaluate(read.job);
-  if (v.refusals.length > 0) return { exit: 2, text: json ? JSON.stringify({ refused: v.refusals }, null, 2) : v.refusals.map(refusalText).join('\n') };
+  if (v.refusals.length > 0)
+    return { exit: 2, text: json ? JSON.stringify({ refused: v.refusals }, null, 2) : v.refusals.map(refusalText).join('\n') };
   const exit = v.state === 'sound' || v.state === 'tight' ? 0 : 1;
   return { exit, text: json ? JSON.stringify(asData(read.job, v), null, 2) : asText(read.job, v) };
 }
 
 function asData(job: Job, v: Verdict) {
   const links = v.links.map(({ perCase, ...l }) => ({ ...l, perCase: perCase.map((u) => (Number.isNaN(u) ? null : u)) }));
-  return { job: job.id, state: v.state, weakest: v.weakest, letsGoAt: v.letsGoAt, cases: v.cases.map((c) => ({ id: c.id, name: c.name })), links, cautions: cautionsFor(job) };
+  return {
+    job: job.id,
+    state: v.state,
+    weakest: v.weakest,
+    letsGoAt: v.letsGoAt,
+    cases: v.cases.map((c) => ({ id: c.id, name: c.name })),
+    links,
+    cautions: cautionsFor(job),
+  };
 }
 
-const WORD: Readonly<Record<Link['state'], string>> = { sound: 'sound', tight: 'tight', fails: 'LETS GO', refused: 'refused', 'not needed': 'not needed' };
+const WORD: Readonly<Record<Link['state'], string>> = {
+  sound: 'sound',
+  tight: 'tight',
+  fails: 'LETS GO',
+  refused: 'refused',
+  'not needed': 'not needed',
+};
 
 function asText(job: Job, v: Verdict): string {
   const row = (l: Link) => {
@@ -32,6 +51,17 @@ function asText(job: Job, v: Verdict): string {
     return `${l.name.padEnd(16)} ${used}  ${WORD[l.state].padEnd(10)} ${l.at ? `${l.at}, ${l.caseName}` : l.because}`;
   };
   const weakest = v.links.find((l) => l.id === v.weakest);
-  const verdict = weakest ? `weakest: ${weakest.name} (${weakest.utilisation.toFixed(2)}), lets go at ${v.letsGoAt.toFixed(2)} × this load, ${weakest.caseName}` : 'no link is loaded';
-  return [job.name, `${SCHOOLS[job.practice.school].name}: ${factorsText(job)}; rules ${job.practice.rules}`, '', ...v.links.map(row), '', `${v.state.toUpperCase()} – ${verdict}`, '', ...cautionsFor(job)].join('\n');
+  const verdict = weakest
+    ? `weakest: ${weakest.name} (${weakest.utilisation.toFixed(2)}), lets go at ${v.letsGoAt.toFixed(2)} × this load, ${weakest.caseName}`
+    : 'no link is loaded';
+  return [
+    job.name,
+    `${SCHOOLS[job.practice.school].name}: ${factorsText(job)}; rules ${job.practice.rules}`,
+    '',
+    ...v.links.map(row),
+    '',
+    `${v.state.toUpperCase()} – ${verdict}`,
+    '',
+    ...cautionsFor(job),
+  ].join('\n');
 }

@@ -10,7 +10,11 @@ Exit: 0 sound, 1 something lets go or cannot be shown to hold, 2 the file is ref
 function main(argv: string[]): number {
   let parsed;
   try {
-    parsed = parseArgs({ args: argv, allowPositionals: true, options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } } });
+    parsed = parseArgs({
+      args: argv,
+      allowPositionals: true,
+      options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } },
+    });
   } catch (e) {
     console.error((e as Error).message);
     return 2;

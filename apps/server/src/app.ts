@@ -32,7 +32,10 @@ export function createApp({ store, log, web }: AppParts): Express {
     const page = readFileSync(join(web, 'index.html'), 'utf8');
     app.use(express.static(web, { index: false, immutable: true, maxAge: '1y', redirect: false }));
     app.get('/{*splat}', (_req, res) => {
-      res.type('html').set('Cache-Control', 'no-store').send(page.replaceAll('STYLE_NONCE', res.locals['nonce'] as string));
+      res
+        .type('html')
+        .set('Cache-Control', 'no-store')
+        .send(page.replaceAll('STYLE_NONCE', res.locals['nonce'] as string));
     });
   }
   app.use(errorHandler);

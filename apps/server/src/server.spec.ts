@@ -34,8 +34,14 @@ describe('the rack', () => {
   });
   it('takes a new job once', async () => {
     const { http } = rack();
-    await http.post('/api/jobs').send({ ...winch, id: 'another' }).expect(201);
-    const again = await http.post('/api/jobs').send({ ...winch, id: 'another' }).expect(409);
+    await http
+      .post('/api/jobs')
+      .send({ ...winch, id: 'another' })
+      .expect(201);
+    const again = await http
+      .post('/api/jobs')
+      .send({ ...winch, id: 'another' })
+      .expect(409);
     expect(again.type).toBe('application/problem+json');
   });
   it('archives and restores', async () => {
@@ -78,21 +84,36 @@ describe('saving', () => {
     expect(body.detail).toMatch(/plate.thickness.v: Plate thickness — allowed: over 0 up to 100 mm/);
     expect((await http.get(WINCH)).body).toMatchObject({ version: 1, job: winch });
     await http.put('/api/jobs/other').set('If-Match', '"1"').send(winch).expect(422);
-    await http.put('/api/jobs/other').set('If-Match', '"1"').send({ ...winch, id: 'other' }).expect(404);
+    await http
+      .put('/api/jobs/other')
+      .set('If-Match', '"1"')
+      .send({ ...winch, id: 'other' })
+      .expect(404);
   });
 });
 
 describe('edges', () => {
   it('a 40 MB body is refused by size, a cut one by name', async () => {
     const { http } = rack();
-    const large = await http.post('/api/jobs').set('Content-Type', 'application/json').send(`"${'x'.repeat(40_000_000)}"`).expect(413);
+    const large = await http
+      .post('/api/jobs')
+      .set('Content-Type', 'application/json')
+      .send(`"${'x'.repeat(40_000_000)}"`)
+      .expect(413);
     expect(large.body.detail).toContain('allowed: up to 2 MB');
     const cut = await http.post('/api/jobs').set('Content-Type', 'application/json').send('{"format": "mast-').expect(400);
     expect(cut.body.detail).toContain('ends too early');
   });
   it('unknown versions and no body at all are refused', async () => {
     const { http } = rack();
-    expect((await http.post('/api/jobs').send({ ...winch, version: 7 }).expect(422)).body.detail).toContain('version 7 is not known');
+    expect(
+      (
+        await http
+          .post('/api/jobs')
+          .send({ ...winch, version: 7 })
+          .expect(422)
+      ).body.detail,
+    ).toContain('version 7 is not known');
     await http.post('/api/jobs').expect(422);
   });
   it('answers to names of this machine only, and writes from its own pages only', async () => {
@@ -130,11 +151,14 @@ describe('sheets', () => {
   });
   it('the template is a PDF in the paper asked for', async () => {
     const { http } = rack();
-    const pdf = await http.get(`${WINCH}/template.pdf?paper=letter`).buffer(true).parse((res, done) => {
-      const parts: Buffer[] = [];
-      res.on('data', (p: Buffer) => parts.push(p));
-      res.on('end', () => done(null, Buffer.concat(parts)));
-    });
+    const pdf = await http
+      .get(`${WINCH}/template.pdf?paper=letter`)
+      .buffer(true)
+      .parse((res, done) => {
+        const parts: Buffer[] = [];
+        res.on('data', (p: Buffer) => parts.push(p));
+        res.on('end', () => done(null, Buffer.concat(parts)));
+      });
     expect(pdf.headers['content-type']).toBe('application/pdf');
     // 215.9 × 279.4 mm is 612 × 792 points.
     expect((pdf.body as Buffer).toString('latin1')).toMatch(/MediaBox \[0 0 (612|792)(\.0+\d*)? (792|612)/);
@@ -142,7 +166,11 @@ describe('sheets', () => {
   });
   it('nothing is made from a layout that is refused', async () => {
     const { http } = rack();
-    await http.put(WINCH).set('If-Match', '"1"').send({ ...winch, bolts: { ...winch.bolts, items: [] } }).expect(200);
+    await http
+      .put(WINCH)
+      .set('If-Match', '"1"')
+      .send({ ...winch, bolts: { ...winch.bolts, items: [] } })
+      .expect(200);
     expect((await http.get(`${WINCH}/plate.dxf`).expect(422)).body.detail).toContain('there are no bolts');
   });
 });

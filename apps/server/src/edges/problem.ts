@@ -3,7 +3,10 @@ import { refusalText, type Refusal } from '@core/units/refusal';
 
 /** RFC 9457 problem details; `refusals` name the fields. */
 export function problem(res: Response, status: number, title: string, more: Record<string, unknown> = {}): void {
-  res.status(status).type('application/problem+json').send(JSON.stringify({ type: 'about:blank', title, status, ...more }));
+  res
+    .status(status)
+    .type('application/problem+json')
+    .send(JSON.stringify({ type: 'about:blank', title, status, ...more }));
 }
 
 export function refused(res: Response, refusals: readonly Refusal[]): void {
@@ -23,9 +26,13 @@ export const errorHandler: ErrorRequestHandler = (error: HttpError, req, res, ne
     return;
   }
   if (error.type === 'entity.too.large') {
-    problem(res, 413, 'The file is too large', { detail: `file: larger than is read — allowed: up to ${(error.limit ?? 0) / 1e6} MB` });
+    problem(res, 413, 'The file is too large', {
+      detail: `file: larger than is read — allowed: up to ${(error.limit ?? 0) / 1e6} MB`,
+    });
   } else if (error.type === 'entity.parse.failed') {
-    problem(res, 400, 'The file is not JSON', { detail: 'file: it is not JSON, or ends too early — allowed: a whole job file as exported' });
+    problem(res, 400, 'The file is not JSON', {
+      detail: 'file: it is not JSON, or ends too early — allowed: a whole job file as exported',
+    });
   } else if (error.status !== undefined && error.status < 500) {
     problem(res, error.status, 'The request is refused');
   } else {

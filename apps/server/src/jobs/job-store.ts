@@ -18,7 +18,10 @@ interface Row {
 }
 
 /** What came of a save: the new version, or the document that is there instead. */
-export type Saved = { readonly kind: 'saved'; readonly version: number } | { readonly kind: 'stale'; readonly current: StoredJob } | { readonly kind: 'missing' };
+export type Saved =
+  | { readonly kind: 'saved'; readonly version: number }
+  | { readonly kind: 'stale'; readonly current: StoredJob }
+  | { readonly kind: 'missing' };
 
 /** Jobs in SQLite; each save is one transaction and keeps the version it made. */
 export class JobStore {
@@ -88,4 +91,9 @@ function documentOf(text: string): Job {
   return read.job;
 }
 
-const stored = (row: Row): StoredJob => ({ job: documentOf(row.document), version: row.version, archived: row.archived === 1, updatedAt: row.updated_at });
+const stored = (row: Row): StoredJob => ({
+  job: documentOf(row.document),
+  version: row.version,
+  archived: row.archived === 1,
+  updatedAt: row.updated_at,
+});

@@ -6,7 +6,10 @@ import { problem, refused } from '../edges/problem';
 import type { JobStore, StoredJob } from './job-store';
 
 export const JobId = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/);
-const Version = z.string().regex(/^"?(\d{1,9})"?$/).transform((s) => Number(s.replaceAll('"', '')));
+const Version = z
+  .string()
+  .regex(/^"?(\d{1,9})"?$/)
+  .transform((s) => Number(s.replaceAll('"', '')));
 
 /** A tag on the rack: the document with what lets go first. */
 function tag(s: StoredJob) {
@@ -62,13 +65,17 @@ export function jobRoutes(store: JobStore): Router {
 
   routes.put('/:id', body, (req, res) => {
     const version = Version.safeParse(req.headers['if-match']);
-    if (!version.success) return problem(res, 428, 'Say which version this replaces', { detail: 'If-Match: missing — allowed: the version number read' });
+    if (!version.success)
+      return problem(res, 428, 'Say which version this replaces', {
+        detail: 'If-Match: missing — allowed: the version number read',
+      });
     const read = readJobData(req.body);
     if ('refusals' in read) return refused(res, read.refusals);
     if (read.job.id !== req.params['id']) return problem(res, 422, 'The job carries another id than its address');
     const saved = store.save(read.job, version.data);
     if (saved.kind === 'missing') return noSuch(res);
-    if (saved.kind === 'stale') return problem(res, 412, 'The job was changed elsewhere since it was read', { current: saved.current });
+    if (saved.kind === 'stale')
+      return problem(res, 412, 'The job was changed elsewhere since it was read', { current: saved.current });
     res.set('ETag', `"${saved.version}"`).json({ version: saved.version });
   });
 

@@ -29,7 +29,8 @@ export function sheetRoutes(store: JobStore): Router {
     return undefined;
   };
 
-  const file = (res: Response, id: string, ending: string, type: string) => res.type(type).set('Content-Disposition', `attachment; filename="${id}${ending}"`);
+  const file = (res: Response, id: string, ending: string, type: string) =>
+    res.type(type).set('Content-Disposition', `attachment; filename="${id}${ending}"`);
 
   routes.get('/:id/template.pdf', async (req, res) => {
     const asked = Paper.safeParse(req.query);
@@ -42,7 +43,8 @@ export function sheetRoutes(store: JobStore): Router {
 
   routes.get('/:id/plate.dxf', (req, res) => {
     const found = ready(req.params.id, res);
-    if (found) file(res, req.params.id, '.dxf', 'image/vnd.dxf').send(plateDxf(found.stored.job, found.r, cautionsFor(found.stored.job)));
+    if (found)
+      file(res, req.params.id, '.dxf', 'image/vnd.dxf').send(plateDxf(found.stored.job, found.r, cautionsFor(found.stored.job)));
   });
 
   routes.get('/:id/drill-list.csv', (req, res) => {
@@ -50,7 +52,9 @@ export function sheetRoutes(store: JobStore): Router {
     if (!found) return;
     const rows = drillList(found.stored.job, found.r);
     const columns = { hole: 'hole', x: 'x_mm', y: 'y_mm', diameter: 'diameter_mm', fastener: 'fastener', note: 'note' };
-    file(res, req.params.id, '-drill-list.csv', 'text/csv').send(stringify(rows, { header: true, columns, escape_formulas: true }));
+    file(res, req.params.id, '-drill-list.csv', 'text/csv').send(
+      stringify(rows, { header: true, columns, escape_formulas: true }),
+    );
   });
 
   routes.get('/:id/job.json', (req, res) => {

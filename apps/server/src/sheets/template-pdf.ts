@@ -5,7 +5,17 @@ import { evaluate } from '@core/chain/evaluate';
 import type { Resolved } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
 import { assumedValues } from '@core/job/values';
-import { CALIBRATION, MARGIN, OVERLAP, PAPERS, STRIP, templateFor, type PaperName, type Template, type TemplateSheet } from '@core/shop/template-pages';
+import {
+  CALIBRATION,
+  MARGIN,
+  OVERLAP,
+  PAPERS,
+  STRIP,
+  templateFor,
+  type PaperName,
+  type Template,
+  type TemplateSheet,
+} from '@core/shop/template-pages';
 
 const POINTS = 72 / 25.4;
 const find = createRequire(import.meta.url);
@@ -17,7 +27,10 @@ type Doc = InstanceType<typeof PDFDocument>;
 /** The 1:1 drilling template as PDF. Units on the page are millimetres through one scale, so 1 mm is 1 mm. */
 export function templatePdf(job: Job, r: Resolved, paper: PaperName): Promise<Buffer> {
   const t = templateFor(r.plate, paper);
-  const doc = new PDFDocument({ autoFirstPage: false, info: { Title: `${job.name}: drilling template 1:1`, Creator: 'Mast Shoe' } });
+  const doc = new PDFDocument({
+    autoFirstPage: false,
+    info: { Title: `${job.name}: drilling template 1:1`, Creator: 'Mast Shoe' },
+  });
   const chunks: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on('data', (c: Buffer) => chunks.push(c));
@@ -45,36 +58,90 @@ function drawWindow(doc: Doc, job: Job, r: Resolved, t: Template, sheet: Templat
   const X = (x: number) => MARGIN + x - w.x0;
   const Y = (y: number) => MARGIN + w.y1 - y;
   const p = r.plate;
-  doc.lineWidth(0.35).strokeColor('#000').roundedRect(X(p.x0), Y(p.y1), p.x1 - p.x0, p.y1 - p.y0, job.plate.corner).stroke();
-  doc.lineWidth(0.2).dash(3, { space: 2 }).rect(X(r.base.x0), Y(r.base.y1), r.base.x1 - r.base.x0, r.base.y1 - r.base.y0).stroke().undash();
+  doc
+    .lineWidth(0.35)
+    .strokeColor('#000')
+    .roundedRect(X(p.x0), Y(p.y1), p.x1 - p.x0, p.y1 - p.y0, job.plate.corner)
+    .stroke();
+  doc
+    .lineWidth(0.2)
+    .dash(3, { space: 2 })
+    .rect(X(r.base.x0), Y(r.base.y1), r.base.x1 - r.base.x0, r.base.y1 - r.base.y0)
+    .stroke()
+    .undash();
   for (const b of r.bolts) {
     const arm = r.d0 / 2 + 5;
-    doc.lineWidth(0.15).moveTo(X(b.x) - arm, Y(b.y)).lineTo(X(b.x) + arm, Y(b.y)).moveTo(X(b.x), Y(b.y) - arm).lineTo(X(b.x), Y(b.y) + arm).stroke();
-    doc.lineWidth(0.25).circle(X(b.x), Y(b.y), r.d0 / 2).stroke();
-    doc.font('bold').fontSize(3.4).fillColor('#000').text(b.id, X(b.x) + r.d0 / 2 + 1.5, Y(b.y) - 5.2, { lineBreak: false });
-    doc.font('plain').fontSize(2.8).text(`ø ${r.d0.toFixed(1)}`, X(b.x) + r.d0 / 2 + 1.5, Y(b.y) + 1, { lineBreak: false });
+    doc
+      .lineWidth(0.15)
+      .moveTo(X(b.x) - arm, Y(b.y))
+      .lineTo(X(b.x) + arm, Y(b.y))
+      .moveTo(X(b.x), Y(b.y) - arm)
+      .lineTo(X(b.x), Y(b.y) + arm)
+      .stroke();
+    doc
+      .lineWidth(0.25)
+      .circle(X(b.x), Y(b.y), r.d0 / 2)
+      .stroke();
+    doc
+      .font('bold')
+      .fontSize(3.4)
+      .fillColor('#000')
+      .text(b.id, X(b.x) + r.d0 / 2 + 1.5, Y(b.y) - 5.2, { lineBreak: false });
+    doc
+      .font('plain')
+      .fontSize(2.8)
+      .text(`ø ${r.d0.toFixed(1)}`, X(b.x) + r.d0 / 2 + 1.5, Y(b.y) + 1, { lineBreak: false });
   }
   // Arrow to the front, so the sheet cannot be laid down the wrong way round.
   const arrow = { x: X(r.base.x1) - 6, y: Y(0) };
-  doc.lineWidth(0.3).moveTo(arrow.x - 14, arrow.y).lineTo(arrow.x, arrow.y).lineTo(arrow.x - 3, arrow.y - 1.5).moveTo(arrow.x, arrow.y).lineTo(arrow.x - 3, arrow.y + 1.5).stroke();
-  doc.font('plain').fontSize(3).text('forward', arrow.x - 14, arrow.y + 1.5, { lineBreak: false });
+  doc
+    .lineWidth(0.3)
+    .moveTo(arrow.x - 14, arrow.y)
+    .lineTo(arrow.x, arrow.y)
+    .lineTo(arrow.x - 3, arrow.y - 1.5)
+    .moveTo(arrow.x, arrow.y)
+    .lineTo(arrow.x - 3, arrow.y + 1.5)
+    .stroke();
+  doc
+    .font('plain')
+    .fontSize(3)
+    .text('forward', arrow.x - 14, arrow.y + 1.5, { lineBreak: false });
   doc.restore();
-  if (t.sheets.length > 1) doc.lineWidth(0.1).strokeColor('#888').rect(MARGIN, MARGIN, width, height).stroke().strokeColor('#000');
+  if (t.sheets.length > 1)
+    doc.lineWidth(0.1).strokeColor('#888').rect(MARGIN, MARGIN, width, height).stroke().strokeColor('#000');
 }
 
 /** Lines where the neighbour's frame falls, with crosses that lie on each other. */
 function drawOverlaps(doc: Doc, t: Template, sheet: TemplateSheet): void {
   const width = sheet.window.x1 - sheet.window.x0;
   const height = sheet.window.y1 - sheet.window.y0;
-  const mark = (x: number, y: number) => doc.moveTo(x - 3, y).lineTo(x + 3, y).moveTo(x, y - 3).lineTo(x, y + 3).stroke();
+  const mark = (x: number, y: number) =>
+    doc
+      .moveTo(x - 3, y)
+      .lineTo(x + 3, y)
+      .moveTo(x, y - 3)
+      .lineTo(x, y + 3)
+      .stroke();
   doc.lineWidth(0.15).strokeColor('#000');
   const column = (x: number, words: string) => {
     for (const k of [0.2, 0.5, 0.8]) mark(x, MARGIN + height * k);
-    doc.save().font('plain').fontSize(2.4).fillColor('#333').text(words, Math.min(x + 1, MARGIN + width - 24), MARGIN + 6, { lineBreak: false }).restore();
+    doc
+      .save()
+      .font('plain')
+      .fontSize(2.4)
+      .fillColor('#333')
+      .text(words, Math.min(x + 1, MARGIN + width - 24), MARGIN + 6, { lineBreak: false })
+      .restore();
   };
   const row = (y: number, words: string) => {
     for (const k of [0.2, 0.5, 0.8]) mark(MARGIN + width * k, y);
-    doc.save().font('plain').fontSize(2.4).fillColor('#333').text(words, MARGIN + 1.5, y + 1, { lineBreak: false }).restore();
+    doc
+      .save()
+      .font('plain')
+      .fontSize(2.4)
+      .fillColor('#333')
+      .text(words, MARGIN + 1.5, y + 1, { lineBreak: false })
+      .restore();
   };
   const middle = OVERLAP / 2;
   if (sheet.column > 0) column(MARGIN + middle, `overlaps column ${sheet.column}`);
@@ -86,13 +153,41 @@ function drawOverlaps(doc: Doc, t: Template, sheet: TemplateSheet): void {
 /** Fold line, calibration square, and the words that must stay with the sheet. */
 function drawStrip(doc: Doc, job: Job, r: Resolved, t: Template, sheet: TemplateSheet, page: number): void {
   const top = t.height - MARGIN - STRIP;
-  doc.lineWidth(0.2).strokeColor('#000').dash(4, { space: 2 }).moveTo(MARGIN, top + 2).lineTo(t.width - MARGIN, top + 2).stroke().undash();
-  doc.font('plain').fontSize(2.6).fillColor('#000').text('fold under here', t.width - MARGIN - 24, top + 3, { width: 24, align: 'right', lineBreak: false });
+  doc
+    .lineWidth(0.2)
+    .strokeColor('#000')
+    .dash(4, { space: 2 })
+    .moveTo(MARGIN, top + 2)
+    .lineTo(t.width - MARGIN, top + 2)
+    .stroke()
+    .undash();
+  doc
+    .font('plain')
+    .fontSize(2.6)
+    .fillColor('#000')
+    .text('fold under here', t.width - MARGIN - 24, top + 3, { width: 24, align: 'right', lineBreak: false });
   const y = top + 8;
   doc.lineWidth(0.25).rect(MARGIN, y, CALIBRATION, CALIBRATION).stroke();
-  for (let mm = 10; mm < CALIBRATION; mm += 10) doc.moveTo(MARGIN + mm, y).lineTo(MARGIN + mm, y + 2).moveTo(MARGIN, y + mm).lineTo(MARGIN + 2, y + mm).stroke();
-  doc.font('bold').fontSize(3.4).text(`${CALIBRATION} × ${CALIBRATION} mm`, MARGIN + 4, y + 18, { lineBreak: false });
-  doc.font('plain').fontSize(3).text('Check both ways with a ruler before cutting. If it is not 50 mm, print again at 100 %, no fitting.', MARGIN + 4, y + 23, { width: CALIBRATION - 8 });
+  for (let mm = 10; mm < CALIBRATION; mm += 10)
+    doc
+      .moveTo(MARGIN + mm, y)
+      .lineTo(MARGIN + mm, y + 2)
+      .moveTo(MARGIN, y + mm)
+      .lineTo(MARGIN + 2, y + mm)
+      .stroke();
+  doc
+    .font('bold')
+    .fontSize(3.4)
+    .text(`${CALIBRATION} × ${CALIBRATION} mm`, MARGIN + 4, y + 18, { lineBreak: false });
+  doc
+    .font('plain')
+    .fontSize(3)
+    .text(
+      'Check both ways with a ruler before cutting. If it is not 50 mm, print again at 100 %, no fitting.',
+      MARGIN + 4,
+      y + 23,
+      { width: CALIBRATION - 8 },
+    );
 
   const x = MARGIN + CALIBRATION + 6;
   const width = t.width - MARGIN - x;
@@ -105,14 +200,22 @@ function drawStrip(doc: Doc, job: Job, r: Resolved, t: Template, sheet: Template
     verdictLine(job),
     ...(n > 0 ? [`${n} ${n === 1 ? 'value is' : 'values are'} ASSUMED, not measured: measure before cutting.`] : []),
   ];
-  doc.font('plain').fontSize(3.1).text(lines.join('\n'), x, y + 6.5, { width, lineGap: 0.4 });
-  doc.font('plain').fontSize(2.7).fillColor('#000').text(cautionsFor(job).slice(0, 3).join(' '), x, y + 30, { width, lineGap: 0.3 });
+  doc
+    .font('plain')
+    .fontSize(3.1)
+    .text(lines.join('\n'), x, y + 6.5, { width, lineGap: 0.4 });
+  doc
+    .font('plain')
+    .fontSize(2.7)
+    .fillColor('#000')
+    .text(cautionsFor(job).slice(0, 3).join(' '), x, y + 30, { width, lineGap: 0.3 });
 }
 
 /** What the checks say at the moment the sheet is made. */
 function verdictLine(job: Job): string {
   const v = evaluate(job);
   const weakest = v.links.find((l) => l.id === v.weakest);
-  if (v.state === 'sound' || v.state === 'tight') return `Checked: holds, ${weakest?.name.toLowerCase() ?? ''} lets go at ${v.letsGoAt.toFixed(2)} × this load.`;
-  return v.state === 'fails' ? `DOES NOT HOLD: ${weakest?.name.toLowerCase()} lets go at ${v.letsGoAt.toFixed(2)} × this load.` : 'NOT SHOWN TO HOLD: a check is refused or there is no load.';
+  const first = `${weakest?.name.toLowerCase() ?? ''} lets go at ${v.letsGoAt.toFixed(2)} × the load of ${weakest?.caseName ?? 'no case'}.`;
+  if (v.state === 'sound' || v.state === 'tight') return `Checked: holds; ${first}`;
+  return v.state === 'fails' ? `DOES NOT HOLD: ${first}` : 'NOT SHOWN TO HOLD: a check is refused or there is no load.';
 }

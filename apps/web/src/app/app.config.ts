@@ -14,6 +14,9 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding()),
     provideStore(),
     provideEffects(),
-    { provide: MAT_TOOLTIP_DEFAULT_OPTIONS, useValue: { showDelay: 350, hideDelay: 0, touchendHideDelay: 1500, disableTooltipInteractivity: true } },
+    {
+      provide: MAT_TOOLTIP_DEFAULT_OPTIONS,
+      useValue: { showDelay: 350, hideDelay: 0, touchendHideDelay: 1500, disableTooltipInteractivity: true },
+    },
   ],
 };

@@ -5,7 +5,8 @@ export const GENERAL_CAUTION = 'Mast Shoe helps a competent person size and make
 
 /** What is likely to decide, by family. Shown with the result and on every printed sheet. */
 const DECIDES: Readonly<Record<Family, string>> = {
-  winch: 'Where people stand near the line or a load hangs on it, local lifting and winching rules and a licensed engineer decide.',
+  winch:
+    'Where people stand near the line or a load hangs on it, local lifting and winching rules and a licensed engineer decide.',
   seat: 'Occupant restraint: an approved test decides, likely UN R14/R17 or FMVSS 207/210 and their local equivalents.',
   mast: 'Masts with people aloft or below: the local code and a licensed engineer decide.',
   towing: 'Towing on roads: type approval decides, likely UN R55 or the local equivalent.',
@@ -16,11 +17,17 @@ const DECIDES: Readonly<Record<Family, string>> = {
 };
 
 /** Links of the real load path that these checks do not cover: said, never left out silently. */
-export const NOT_COVERED = 'Not checked here: how the fitting is held to the plate where bolts do not pass through its base (its weld or own bolts), the bearers themselves, preload and fatigue.';
+export const NOT_COVERED =
+  'Not checked here: how the fitting is held to the plate where bolts do not pass through its base (its weld or own bolts), the bearers themselves, preload and fatigue.';
 
 export function cautionsFor(job: Job): string[] {
   const n = assumedValues(job).length;
-  return [GENERAL_CAUTION, DECIDES[job.family], NOT_COVERED, ...(n > 0 ? [`${n} ${n === 1 ? 'value is' : 'values are'} assumed, not measured.`] : [])];
+  return [
+    GENERAL_CAUTION,
+    DECIDES[job.family],
+    NOT_COVERED,
+    ...(n > 0 ? [`${n} ${n === 1 ? 'value is' : 'values are'} assumed, not measured.`] : []),
+  ];
 }
 
 export const SCHOOLS = {
@@ -37,5 +44,7 @@ export const SCHOOLS = {
 /** "load × 1.5, γM0 1.00, γM2 1.25" or "factor 3 on break, 2 on yield". */
 export function factorsText(job: Job): string {
   const p = job.practice;
-  return p.school === 'working' ? `factor ${p.onBreak} on break, ${p.onYield} on yield` : `load × ${p.gammaF}, γM0 ${p.gammaM0.toFixed(2)}, γM2 ${p.gammaM2.toFixed(2)}`;
+  return p.school === 'working'
+    ? `factor ${p.onBreak} on break, ${p.onYield} on yield`
+    : `load × ${p.gammaF}, γM0 ${p.gammaM0.toFixed(2)}, γM2 ${p.gammaM2.toFixed(2)}`;
 }

@@ -41,16 +41,29 @@ it('the working written down ends in the numbers of the chain, for every link', 
 });
 
 describe('properties', () => {
-  const load = fc.record({ fx: fc.integer({ min: -6000, max: 6000 }), fy: fc.integer({ min: -6000, max: 6000 }), fz: fc.integer({ min: -6000, max: 6000 }), mz: fc.integer({ min: -2e5, max: 2e5 }) });
+  const load = fc.record({
+    fx: fc.integer({ min: -6000, max: 6000 }),
+    fy: fc.integer({ min: -6000, max: 6000 }),
+    fz: fc.integer({ min: -6000, max: 6000 }),
+    mz: fc.integer({ min: -2e5, max: 2e5 }),
+  });
 
   it('a thicker plate never raises a plate link', () => {
     fc.assert(
-      fc.property(load, fc.constantFrom('EN' as const, 'AISC' as const), fc.integer({ min: 3, max: 20 }), fc.integer({ min: 1, max: 10 }), (v, rules, t, more) => {
-        const job = testJob({ ...v, z: 100 }, (j) => ({ ...j, practice: { ...j.practice, rules } }));
-        for (const id of ['plate-bending', 'plate-bearing']) {
-          expect(link(thickness(job, t + more), id).utilisation).toBeLessThanOrEqual(link(thickness(job, t), id).utilisation + 1e-9);
-        }
-      }),
+      fc.property(
+        load,
+        fc.constantFrom('EN' as const, 'AISC' as const),
+        fc.integer({ min: 3, max: 20 }),
+        fc.integer({ min: 1, max: 10 }),
+        (v, rules, t, more) => {
+          const job = testJob({ ...v, z: 100 }, (j) => ({ ...j, practice: { ...j.practice, rules } }));
+          for (const id of ['plate-bending', 'plate-bearing']) {
+            expect(link(thickness(job, t + more), id).utilisation).toBeLessThanOrEqual(
+              link(thickness(job, t), id).utilisation + 1e-9,
+            );
+          }
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -58,9 +71,21 @@ describe('properties', () => {
   it('mirrored to the other side, every link is the same', () => {
     fc.assert(
       fc.property(load, (v) => {
-        const job = testJob({ ...v, z: 100 }, (j) => bolts(j, j.bolts.items.map((b, i) => ({ ...b, y: b.y + (i === 0 ? -7 : 0) }))));
-        const mirrored = bolts({ ...job, loads: [freeLoad({ ...v, fy: -v.fy, mz: -v.mz, z: 100 })] }, job.bolts.items.map((b) => ({ ...b, y: -b.y })));
-        const flipped = { ...mirrored, plate: { ...mirrored.plate, y0: -job.plate.y1, y1: -job.plate.y0 }, skin: { ...mirrored.skin, starboard: { ...job.skin.starboard, v: job.skin.spanY.v - job.skin.starboard.v } } };
+        const job = testJob({ ...v, z: 100 }, (j) =>
+          bolts(
+            j,
+            j.bolts.items.map((b, i) => ({ ...b, y: b.y + (i === 0 ? -7 : 0) })),
+          ),
+        );
+        const mirrored = bolts(
+          { ...job, loads: [freeLoad({ ...v, fy: -v.fy, mz: -v.mz, z: 100 })] },
+          job.bolts.items.map((b) => ({ ...b, y: -b.y })),
+        );
+        const flipped = {
+          ...mirrored,
+          plate: { ...mirrored.plate, y0: -job.plate.y1, y1: -job.plate.y0 },
+          skin: { ...mirrored.skin, starboard: { ...job.skin.starboard, v: job.skin.spanY.v - job.skin.starboard.v } },
+        };
         const [a, b] = [evaluate(job), evaluate(flipped)];
         a.links.forEach((l, i) => expect(b.links[i]!.utilisation).toBeCloseTo(l.utilisation, 6));
       }),
@@ -70,22 +95,48 @@ describe('properties', () => {
 });
 
 describe('what cannot be made or computed is refused by field and range; nothing is computed from it', () => {
-  const refusals = (j: Job) => evaluate(j).refusals.map((r) => `${r.field}: ${r.because}; ${r.allowed}`).join('\n');
+  const refusals = (j: Job) =>
+    evaluate(j)
+      .refusals.map((r) => `${r.field}: ${r.because}; ${r.allowed}`)
+      .join('\n');
   const at = (x: number, y: number, id = 'B1') => ({ id, x, y });
   it.each<[string, (j: Job) => Job, RegExp]>([
     ['no load', (j) => ({ ...j, loads: [] }), /loads: there is no load case/],
     ['no bolts', (j) => bolts(j, []), /bolts.items: there are no bolts; 1 to 60/],
     ['bolt outside the plate', (j) => bolts(j, [at(140, 0), ...j.bolts.items.slice(1)]), /\(B1\): lies 25 mm outside the plate/],
-    ['hole through the edge', (j) => bolts(j, [at(112, 80), ...j.bolts.items.slice(1)]), /breaks through the plate edge .* at least 5.5 mm/],
+    [
+      'hole through the edge',
+      (j) => bolts(j, [at(112, 80), ...j.bolts.items.slice(1)]),
+      /breaks through the plate edge .* at least 5.5 mm/,
+    ],
     ['overlapping holes', (j) => bolts(j, [...j.bolts.items, at(95, 80, 'B5')]), /overlaps that of B5 \(5 mm between centres\)/],
-    ['bolt under the base, no hole', (j) => bolts(j, [...j.bolts.items, at(10, 10, 'B5')]), /under the base where the base has no hole/],
-    ['slot narrower than the bolt', (j) => ({ ...bolts(j, [at(45, 35), ...j.bolts.items.slice(1)]), base: { ...j.base, hole: fromSheet(9, '9'), slot: fromSheet(20, '20') } }), /base.hole: the slot is 9 mm wide, narrower than the 10 mm bolt B1; at least 10 mm/],
+    [
+      'bolt under the base, no hole',
+      (j) => bolts(j, [...j.bolts.items, at(10, 10, 'B5')]),
+      /under the base where the base has no hole/,
+    ],
+    [
+      'slot narrower than the bolt',
+      (j) => ({
+        ...bolts(j, [at(45, 35), ...j.bolts.items.slice(1)]),
+        base: { ...j.base, hole: fromSheet(9, '9'), slot: fromSheet(20, '20') },
+      }),
+      /base.hole: the slot is 9 mm wide, narrower than the 10 mm bolt B1; at least 10 mm/,
+    ],
     ['washer on the base edge', (j) => bolts(j, [at(65, 0), ...j.bolts.items.slice(1)]), /washer fouls the base edge/],
     ['base over the plate edge', (j) => ({ ...j, plate: { ...j.plate, x1: 55 } }), /base hangs over the plate edge by 5 mm/],
-    ['base not between bearers', (j) => ({ ...j, skin: { ...j.skin, aft: fromSheet(900, '900') } }), /skin.aft: the base centre is not between/],
+    [
+      'base not between bearers',
+      (j) => ({ ...j, skin: { ...j.skin, aft: fromSheet(900, '900') } }),
+      /skin.aft: the base centre is not between/,
+    ],
     ['class not made in the size', (j) => ({ ...j, bolts: { ...j.bolts, class: 'Gr 5' } }), /class Gr 5 is not made in M10/],
     ['unknown metal', (j) => ({ ...j, plate: { ...j.plate, metal: 'wood' } }), /plate.metal: "wood"/],
-    ['bolts in line under a moment about the line', (j) => bolts(j, [at(90, 0), at(-90, 0, 'B2')]), /one line, and this case turns the base about it/],
+    [
+      'bolts in line under a moment about the line',
+      (j) => bolts(j, [at(90, 0), at(-90, 0, 'B2')]),
+      /one line, and this case turns the base about it/,
+    ],
   ])('%s', (_name, change, text) => {
     const v = evaluate(testJob({ fx: 1000, fy: 800, z: 150 }, change));
     expect(v.state).toBe('refused');

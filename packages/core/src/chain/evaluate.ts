@@ -98,7 +98,8 @@ export function weakestSound(checks: readonly Check[], r: Resolved, shared: read
       const result = check.evaluate(r, s, SILENT);
       if (!applies(result)) continue;
       if (isRefusal(result) || result.utilisation > 1) return undefined;
-      if (!check.loadFree && result.utilisation > weakest.utilisation) weakest = { utilisation: result.utilisation, name: check.name, caseName: s.loadCase.name };
+      if (!check.loadFree && result.utilisation > weakest.utilisation)
+        weakest = { utilisation: result.utilisation, name: check.name, caseName: s.loadCase.name };
     }
   }
   return weakest;
@@ -109,11 +110,13 @@ function verdictOf(r: Resolved, cases: readonly LoadCase[], shared: readonly Sha
   const weakest = worstOf(links.filter((l) => !l.loadFree || l.state === 'fails'));
   const loaded = worstOf(links.filter((l) => !l.loadFree))?.utilisation ?? 0;
   const worst = weakest?.utilisation ?? 0;
-  const state: VerdictState = worst > 1 ? 'fails' : links.some((l) => l.state === 'refused') ? 'refused' : worst > TIGHT ? 'tight' : 'sound';
+  const state: VerdictState =
+    worst > 1 ? 'fails' : links.some((l) => l.state === 'refused') ? 'refused' : worst > TIGHT ? 'tight' : 'sound';
   return { state, refusals: [], cases, links, weakest: weakest?.id ?? '', letsGoAt: loaded > 0 ? 1 / loaded : Infinity, shared };
 }
 
-const worstOf = (links: readonly Link[]) => links.filter(counts).reduce<Link | undefined>((w, l) => (!w || l.utilisation > w.utilisation ? l : w), undefined);
+const worstOf = (links: readonly Link[]) =>
+  links.filter(counts).reduce<Link | undefined>((w, l) => (!w || l.utilisation > w.utilisation ? l : w), undefined);
 const SILENT = new Working(false);
 const counts = (l: Link) => l.state !== 'refused' && l.state !== 'not needed';
 
@@ -140,7 +143,14 @@ function linkOf(check: Check, r: Resolved, shared: readonly Shared[]): Link {
   // A link that already fails in one case is failing, whatever is refused in another.
   if (refusal && !(governing && governing.o.utilisation > 1)) {
     const { loadCase } = refusal.s;
-    return { ...common, ...none, state: 'refused', caseId: loadCase.id, caseName: loadCase.name, because: `${refusal.r.because}; allowed: ${refusal.r.allowed}` };
+    return {
+      ...common,
+      ...none,
+      state: 'refused',
+      caseId: loadCase.id,
+      caseName: loadCase.name,
+      because: `${refusal.r.because}; allowed: ${refusal.r.allowed}`,
+    };
   }
   if (!governing) return { ...common, ...none, state: 'not needed', caseId: '', caseName: '', because };
   const { o, s } = governing;

@@ -9,15 +9,16 @@ export const baseBearing: Check = {
   name: 'Base bearing',
   element: 'base',
   says: 'The pressed side of the base must not crush the skin under it.',
-  source: 'Equilibrium with no tension in the bed; elastic base plate, Blodgett §3.3 (memory). Spread through the mounting plate not counted (safe).',
+  source:
+    'Equilibrium with no tension in the bed; elastic base plate, Blodgett §3.3 (memory). Spread through the mounting plate not counted (safe).',
   range: 'Rigid base on an even bed',
   evaluate(r, s, w) {
     const o = s.outOfPlane;
     if (o.pressed.length === 0) return notApplicable('the base lifts clear in this case: nothing presses');
-    w.found('n', (r.grade.E / r.bedModulus), '–', 'E_b/E_c, bolt modulus over bed modulus');
+    w.found('n', r.grade.E / r.bedModulus, '–', 'E_b/E_c, bolt modulus over bed modulus');
     w.found('N_c', o.push, 'N', 'push of the bed under the base');
     const p = w.found('p_max', o.peak, 'MPa', 'largest pressure, from the neutral axis found by equilibrium');
-    const capacity = w.of(F_CD, { f_c: r.skin.crush, 'γ': r.factors.onSkin });
+    const capacity = w.of(F_CD, { f_c: r.skin.crush, γ: r.factors.onSkin });
     return outcome(p, capacity, 'MPa', 'edge of the base');
   },
 };

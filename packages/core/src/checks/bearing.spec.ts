@@ -7,10 +7,13 @@ const far = { e1: Infinity, e2: Infinity, p1: Infinity, p2: Infinity };
 
 describe('EN 1993-1-8 Tab. 3.4, worked by hand: M20 8.8, d0 22, t 10, S275, γ 1.25', () => {
   const parts = { d: 20, d0: 22, t: 10, fu: 430, fub: 800, gamma: 1.25 };
-  it('e1 3·d0, e2 1.5·d0 and more: 2.5·430·20·10/1.25 = 172 kN', () => expect(bearingEN({ ...far, e1: 66, e2: 33 }, parts, w)).toBeCloseTo(172_000, 6));
-  it('e1 40: α_b 40/66 = 0.606 → 104.2 kN', () => expect(bearingEN({ ...far, e1: 40, e2: 40 }, parts, w)).toBeCloseTo(104_242, 0));
+  it('e1 3·d0, e2 1.5·d0 and more: 2.5·430·20·10/1.25 = 172 kN', () =>
+    expect(bearingEN({ ...far, e1: 66, e2: 33 }, parts, w)).toBeCloseTo(172_000, 6));
+  it('e1 40: α_b 40/66 = 0.606 → 104.2 kN', () =>
+    expect(bearingEN({ ...far, e1: 40, e2: 40 }, parts, w)).toBeCloseTo(104_242, 0));
   it('p1 60: 60/66 − 1/4 = 0.659 → 113.4 kN', () => expect(bearingEN({ ...far, p1: 60 }, parts, w)).toBeCloseTo(113_364, 0));
-  it('e2 27: k_1 = 2.8·27/22 − 1.7 = 1.736', () => expect(bearingEN({ ...far, e1: 66, e2: 27 }, parts, w)).toBeCloseTo(172_000 * (1.73636 / 2.5), 0));
+  it('e2 27: k_1 = 2.8·27/22 − 1.7 = 1.736', () =>
+    expect(bearingEN({ ...far, e1: 66, e2: 27 }, parts, w)).toBeCloseTo(172_000 * (1.73636 / 2.5), 0));
 });
 
 describe('AISC 360-16 §J3.10, Manual Tab. 7-4 and 7-5 (memory): 3/4 in, F_u 58, kip per inch, φ 0.75', () => {

@@ -27,7 +27,12 @@ export function bearingPlace(r: Resolved, bolt: Point, u: Point, edges: boolean)
   }
   if (!edges) return { e1: Infinity, e2: Infinity, p1, p2 };
   const side = left(u);
-  return { e1: alongTo(r.plate, bolt, u), e2: Math.min(alongTo(r.plate, bolt, side), alongTo(r.plate, bolt, { x: -side.x, y: -side.y })), p1, p2 };
+  return {
+    e1: alongTo(r.plate, bolt, u),
+    e2: Math.min(alongTo(r.plate, bolt, side), alongTo(r.plate, bolt, { x: -side.x, y: -side.y })),
+    p1,
+    p2,
+  };
 }
 
 export interface BearingParts {
@@ -45,7 +50,20 @@ const F_BRD = formula('F_b.Rd', 'k_1·α_b·f_u·d·t/γ', 'N');
 
 /** EN 1993-1-8 Tab. 3.4, bearing with end and edge distance, N. Not below 0 where edges are too near. */
 export function bearingEN(place: BearingPlace, x: BearingParts, w: Working): number {
-  const s = { e_1: place.e1, e_2: place.e2, p_1: place.p1, p_2: place.p2, d: x.d, d_0: x.d0, t: x.t, f_u: x.fu, f_ub: x.fub, 'γ': x.gamma, 'α_b': 0, k_1: 0 };
+  const s = {
+    e_1: place.e1,
+    e_2: place.e2,
+    p_1: place.p1,
+    p_2: place.p2,
+    d: x.d,
+    d_0: x.d0,
+    t: x.t,
+    f_u: x.fu,
+    f_ub: x.fub,
+    γ: x.gamma,
+    α_b: 0,
+    k_1: 0,
+  };
   s['α_b'] = Math.max(0, w.of(ALPHA_B, s));
   s.k_1 = Math.max(0, w.of(K_1, s));
   return w.of(F_BRD, s);
@@ -59,5 +77,5 @@ const R_D = formula('R_d', 'R_n/γ', 'N');
 export function bearingAISC(place: BearingPlace, x: BearingParts, w: Working): number {
   const lc = w.of(L_C, { e_1: place.e1, p_1: place.p1, d_0: x.d0 });
   const Rn = w.of(R_N, { l_c: Math.max(0, lc), t: x.t, d: x.d, f_u: x.fu });
-  return w.of(R_D, { R_n: Rn, 'γ': x.gamma });
+  return w.of(R_D, { R_n: Rn, γ: x.gamma });
 }

@@ -14,7 +14,15 @@ export function shearOn(r: Resolved, s: Shared, i: number, w: Working): number {
   const { centre, polar, torsion } = s.inPlane;
   if (!w.recording || polar < 1e-6) return s.inPlane.shears[i]!.total;
   const b = r.bolts[i]!;
-  const put = { F_x: s.loadCase.fx, F_y: s.loadCase.fy, n: r.bolts.length, M_T: torsion, r_x: b.x - centre.x, r_y: b.y - centre.y, I_p: polar };
+  const put = {
+    F_x: s.loadCase.fx,
+    F_y: s.loadCase.fy,
+    n: r.bolts.length,
+    M_T: torsion,
+    r_x: b.x - centre.x,
+    r_y: b.y - centre.y,
+    I_p: polar,
+  };
   const V_x = w.of(V_X, put, `I_p = Σr² over the group; ${b.id}`);
   const V_y = w.of(V_Y, put);
   return w.of(F_VED, { V_x, V_y });

@@ -12,12 +12,12 @@ const F_VRD = formula('F_v.Rd', 'α_v·f_ub·A_s/γ', 'N');
 
 /** Tension resistance of one bolt, N. */
 export function tensionResistance(r: Resolved, w: Working): number {
-  return w.of(F_TRD, { k_2: 0.9, f_ub: r.grade.fub, A_s: r.As, 'γ': r.factors.onBreak });
+  return w.of(F_TRD, { k_2: 0.9, f_ub: r.grade.fub, A_s: r.As, γ: r.factors.onBreak });
 }
 
 /** Shear resistance of one bolt in one plane through the thread, N. */
 export function shearResistance(r: Resolved, w: Working): number {
-  return w.of(F_VRD, { 'α_v': r.grade.alphaV, f_ub: r.grade.fub, A_s: r.As, 'γ': r.factors.onBreak });
+  return w.of(F_VRD, { α_v: r.grade.alphaV, f_ub: r.grade.fub, A_s: r.As, γ: r.factors.onBreak });
 }
 
 /** Tension in bolt i from the neutral axis, N. */

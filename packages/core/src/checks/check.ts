@@ -45,7 +45,13 @@ export interface Check {
 export const notApplicable = (because: string): NotApplicable => ({ applies: false, because });
 export const applies = (c: CheckResult): c is Outcome | Refusal => !('applies' in c);
 
-export function outcome(demand: number, capacity: number, unit: Outcome['unit'], at: string, cautions: readonly string[] = []): Outcome {
+export function outcome(
+  demand: number,
+  capacity: number,
+  unit: Outcome['unit'],
+  at: string,
+  cautions: readonly string[] = [],
+): Outcome {
   return { demand, capacity, unit, utilisation: capacity > 0 ? demand / capacity : Infinity, at, cautions };
 }
 
@@ -59,7 +65,14 @@ export interface BoltCheck {
 }
 
 /** Judges every bolt of `among`, and writes down the working of the worst. */
-export function worstBolt(among: readonly number[], r: Resolved, s: Shared, w: Working, check: BoltCheck, capacities: readonly number[]): Outcome {
+export function worstBolt(
+  among: readonly number[],
+  r: Resolved,
+  s: Shared,
+  w: Working,
+  check: BoltCheck,
+  capacities: readonly number[],
+): Outcome {
   let at = among[0]!;
   let most = -1;
   for (const i of among) {
@@ -81,7 +94,8 @@ export function remembered<T>(f: (r: Resolved) => T): (r: Resolved) => T {
 }
 
 /** Capacities of all bolts, silently, remembered for the job. */
-export const capacitiesOf = (check: Pick<BoltCheck, 'capacity'>) => remembered((r) => r.bolts.map((_, i) => check.capacity(r, i, SILENT)));
+export const capacitiesOf = (check: Pick<BoltCheck, 'capacity'>) =>
+  remembered((r) => r.bolts.map((_, i) => check.capacity(r, i, SILENT)));
 export const everyBolt = remembered((r) => r.bolts.map((_, i) => i));
 
 /** Evaluates every item silently, then the worst once more with its working written down. */

@@ -46,7 +46,10 @@ function judged(r: Resolved, w: Working): Outcome {
   const eMin = r.rules === 'EN' ? least(E_MIN) : edgeAISC(r.d);
   const pMin = r.rules === 'EN' ? least(P_MIN) : least(S_MIN);
   const byPitch = pair !== undefined && pMin / pair.gap > eMin / edge.gap;
-  const cautions = r.skinKind === 'laminate' && pair && pair.gap < 4 * r.d ? [`pitch ${pair.gap.toFixed(1)} mm is under 4·d in the laminate (common practice)`] : [];
+  const cautions =
+    r.skinKind === 'laminate' && pair && pair.gap < 4 * r.d
+      ? [`pitch ${pair.gap.toFixed(1)} mm is under 4·d in the laminate (common practice)`]
+      : [];
   return byPitch ? pitchOutcome(r, pair, w, cautions) : edgeOutcome(r, edge, eMin, w, cautions);
 }
 
@@ -59,7 +62,13 @@ function pitchOutcome(r: Resolved, pair: { gap: number; at: string }, w: Working
   return outcome(need, pair.gap, 'mm', pair.at, cautions);
 }
 
-function edgeOutcome(r: Resolved, edge: { gap: number; bolt: PlacedBolt }, eMin: number, w: Working, cautions: string[]): Outcome {
+function edgeOutcome(
+  r: Resolved,
+  edge: { gap: number; bolt: PlacedBolt },
+  eMin: number,
+  w: Working,
+  cautions: string[],
+): Outcome {
   if (r.rules === 'EN') w.of(E_MIN, { d_0: r.d0 });
   else w.found('e_min', eMin, 'mm', r.d < 12.7 ? '1.5·d, bolt under the table of J3.4 (common practice)' : 'AISC Tab. J3.4');
   w.found('e', edge.gap, 'mm', `${edge.bolt.id} to the nearest edge`);

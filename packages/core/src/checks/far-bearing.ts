@@ -15,8 +15,8 @@ const D_M = formula('d_m', 'min(d_w + 2·c, 2·e, p)', 'mm');
  */
 export function farDiameter(r: Resolved, bolt: PlacedBolt, w: Working): number {
   if (r.far.kind === 'washer') return w.found('d_m', r.far.outside, 'mm', 'outside of the washer under the nut');
-  const fcd = w.of(F_CD, { f_c: r.skin.crush, 'γ': r.factors.onSkin });
-  const c = w.of(C_SPREAD, { t_b: r.far.thickness, f_y: r.far.metal.fy, 'f_c.d': fcd, 'γ_y': r.factors.onYield });
+  const fcd = w.of(F_CD, { f_c: r.skin.crush, γ: r.factors.onSkin });
+  const c = w.of(C_SPREAD, { t_b: r.far.thickness, f_y: r.far.metal.fy, 'f_c.d': fcd, γ_y: r.factors.onYield });
   const p = r.bolts.reduce((least, o) => (o === bolt ? least : Math.min(least, distance(o, bolt))), Infinity);
   return w.of(D_M, { d_w: r.washerOutside, c, e: nearestEdge(r.plate, bolt), p });
 }

@@ -6,7 +6,14 @@ import { evaluate } from '../chain/evaluate';
 
 const w = new Working(false);
 const limit = (size: string, grade: string) =>
-  resolved(testJob({}, (j) => ({ ...j, base: { ...j.base, holes: [], length: { ...j.base.length, v: 40 }, width: { ...j.base.width, v: 40 } }, practice: { ...j.practice, school: 'limit', gammaF: 1 }, bolts: { ...j.bolts, size, class: grade } })));
+  resolved(
+    testJob({}, (j) => ({
+      ...j,
+      base: { ...j.base, holes: [], length: { ...j.base.length, v: 40 }, width: { ...j.base.width, v: 40 } },
+      practice: { ...j.practice, school: 'limit', gammaF: 1 },
+      bolts: { ...j.bolts, size, class: grade },
+    })),
+  );
 
 describe('EN 1993-1-8 Tab. 3.4, γ_M2 1.25, one shear plane through the thread, kN (values of the brief, from memory of the tables)', () => {
   it.each([
@@ -28,7 +35,13 @@ describe('EN 1993-1-8 Tab. 3.4, γ_M2 1.25, one shear plane through the thread, 
 });
 
 it('combined shear and tension, EN Tab. 3.4, worked by hand: M10 8.8, each bolt 4 kN shear and 8 kN pull', () => {
-  const v = evaluate(testJob({ fx: 16_000, fz: 32_000 }, (j) => ({ ...j, skin: { ...j.skin, thickness: { ...j.skin.thickness, v: 20 } }, practice: { ...j.practice, school: 'limit', gammaF: 1 } })));
+  const v = evaluate(
+    testJob({ fx: 16_000, fz: 32_000 }, (j) => ({
+      ...j,
+      skin: { ...j.skin, thickness: { ...j.skin.thickness, v: 20 } },
+      practice: { ...j.practice, school: 'limit', gammaF: 1 },
+    })),
+  );
   const link = v.links.find((l) => l.id === 'bolt-combined')!;
   expect(link.utilisation).toBeCloseTo(4 / 22.27 + 8 / (1.4 * 33.41), 3);
   expect(v.links.find((l) => l.id === 'bolt-tension')!.demand).toBeCloseTo(8000, 3);
@@ -36,17 +49,23 @@ it('combined shear and tension, EN Tab. 3.4, worked by hand: M10 8.8, each bolt 
 
 it('the school decides: safety factor 3 on break against γ_M2 1.25, load factor 1.5', () => {
   const working = evaluate(testJob()).links.find((l) => l.id === 'bolt-shear')!;
-  const states = evaluate(testJob(undefined, (j) => ({ ...j, practice: { ...j.practice, school: 'limit' } }))).links.find((l) => l.id === 'bolt-shear')!;
+  const states = evaluate(testJob(undefined, (j) => ({ ...j, practice: { ...j.practice, school: 'limit' } }))).links.find(
+    (l) => l.id === 'bolt-shear',
+  )!;
   expect(states.utilisation / working.utilisation).toBeCloseTo((1.5 * 1.25) / 3, 9);
 });
 
 describe('edge and pitch', () => {
-  const link = (rules: 'EN' | 'AISC') => evaluate(testJob(undefined, (j) => ({ ...j, practice: { ...j.practice, rules } }))).links.find((l) => l.id === 'edge-and-pitch')!;
+  const link = (rules: 'EN' | 'AISC') =>
+    evaluate(testJob(undefined, (j) => ({ ...j, practice: { ...j.practice, rules } }))).links.find(
+      (l) => l.id === 'edge-and-pitch',
+    )!;
   it('EN 1993-1-8 Tab. 3.3: 1.2·11 = 13.2 mm to the edge', () => {
     expect(link('EN').demand).toBeCloseTo(13.2, 9);
     expect(link('EN').capacity).toBe(25);
   });
-  it('AISC Tab. J3.4 (memory): 3/4 in bolt 1 in, 5/8 in 7/8 in, M20 26 mm', () => expect([19.05, 15.875, 20].map(edgeAISC)).toEqual([25.4, 22.225, 26]));
+  it('AISC Tab. J3.4 (memory): 3/4 in bolt 1 in, 5/8 in 7/8 in, M20 26 mm', () =>
+    expect([19.05, 15.875, 20].map(edgeAISC)).toEqual([25.4, 22.225, 26]));
 });
 
 it('pull-through of sheet, EN Tab. 3.4 worked by hand: washer 20, t 8, S235: 0.6·π·20·8·360/3 = 36.19 kN', () => {
@@ -59,7 +78,12 @@ it('a backing plate’s spread, EN 1993-1-8 §6.2.5(4) worked by hand: c = 5·�
     testJob({ fz: 8000 }, (j) => {
       const { kind: _k, ...rest } = j.skin;
       const { metal: _m, ...common } = rest as { metal?: string } & typeof rest;
-      return { ...j, practice: { ...j.practice, onBreak: 4 }, skin: { ...common, kind: 'plywood', grade: 'birch', thickness: { ...j.skin.thickness, v: 18 } }, plate: { ...j.plate, x0: -140, x1: 140, y0: -130, y1: 130 } } as typeof j;
+      return {
+        ...j,
+        practice: { ...j.practice, onBreak: 4 },
+        skin: { ...common, kind: 'plywood', grade: 'birch', thickness: { ...j.skin.thickness, v: 18 } },
+        plate: { ...j.plate, x0: -140, x1: 140, y0: -130, y1: 130 },
+      } as typeof j;
     }),
   );
   const d = 20 + 2 * 5 * Math.sqrt(275 / (3 * (15 / 4) * 2));

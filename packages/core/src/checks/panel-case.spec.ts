@@ -31,9 +31,13 @@ it('a moment on a patch obeys Maxwell–Betti: its deflection at a point is the 
   const patch = rectAbout({ x: 40, y: -30 }, 240, 160);
   const p = { x: 150, y: 90 };
   const N = 80;
-  const grid = Array.from({ length: N * N }, (_, k) => ({ x: patch.x0 + (((k % N) + 0.5) / N) * 240, y: patch.y0 + ((Math.floor(k / N) + 0.5) / N) * 160 }));
+  const grid = Array.from({ length: N * N }, (_, k) => ({
+    x: patch.x0 + (((k % N) + 0.5) / N) * 240,
+    y: patch.y0 + ((Math.floor(k / N) + 0.5) / N) * 160,
+  }));
   const fromPoint = patchResponse(panel, rectAbout(p, 1, 1), 0.3, grid).unit[0];
-  const weighed = (pressure: (x: number, y: number) => number) => grid.reduce((s, g, k) => s + fromPoint[4 * k + 3]! * pressure(g.x - 40, g.y + 30) * ((240 * 160) / (N * N)), 0);
+  const weighed = (pressure: (x: number, y: number) => number) =>
+    grid.reduce((s, g, k) => s + fromPoint[4 * k + 3]! * pressure(g.x - 40, g.y + 30) * ((240 * 160) / (N * N)), 0);
   const [, mx, my] = patchResponse(panel, patch, 0.3, [p]).unit;
   // Linear pressures whose moments are 1: ∬ p·y = 1 for M_x, ∬ p·(−x) = 1 for M_y.
   expect(mx[3]! / weighed((_x, y) => (12 * y) / (240 * 160 ** 3))).toBeCloseTo(1, 3);

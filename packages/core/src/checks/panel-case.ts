@@ -41,7 +41,9 @@ function waves(a: number, x: number): { sin: Float64Array; cos: Float64Array } {
 /** Centre, middles of the sides and corners of a patch. */
 function ninePoints(patch: Rect): Point[] {
   const c = centreOf(patch);
-  return [0, -0.5, 0.5].flatMap((i) => [0, -0.5, 0.5].map((j) => ({ x: c.x + i * widthOf(patch), y: c.y + j * heightOf(patch) })));
+  return [0, -0.5, 0.5].flatMap((i) =>
+    [0, -0.5, 0.5].map((j) => ({ x: c.x + i * widthOf(patch), y: c.y + j * heightOf(patch) })),
+  );
 }
 
 /** `panel` and `patch` in the same axes, patch inside the panel. Independent of load and thickness, so one answer serves many. */

@@ -35,7 +35,22 @@ const F_T = formula('F_T.Rd', 'min(F_T.1, F_T.2, F_t.Rd)', 'N');
  * l_eff circular and non-circular of Tab. 6.4, no longer than the plate that goes with the bolt.
  */
 export function tStubEN(x: TStub, w: Working): number {
-  const s = { m: x.m, e: x.e, p: x.p, t: x.t, f_y: x.fy, 'γ_M0': x.gammaYield, 'F_t.Rd': x.Ft, n: 0, 'l_eff.1': 0, 'l_eff.2': 0, 'M_pl.1': 0, 'M_pl.2': 0, 'F_T.1': 0, 'F_T.2': 0 };
+  const s = {
+    m: x.m,
+    e: x.e,
+    p: x.p,
+    t: x.t,
+    f_y: x.fy,
+    γ_M0: x.gammaYield,
+    'F_t.Rd': x.Ft,
+    n: 0,
+    'l_eff.1': 0,
+    'l_eff.2': 0,
+    'M_pl.1': 0,
+    'M_pl.2': 0,
+    'F_T.1': 0,
+    'F_T.2': 0,
+  };
   s.n = w.of(N_EN, s);
   s['l_eff.1'] = w.of(L1, s);
   s['l_eff.2'] = w.of(L2, s);
@@ -64,7 +79,25 @@ const P_AISC = formula('p', 'min(p_0, 2·b)', 'mm');
  * γ_b = 1/φ = 1/0.9 in limit states, the safety factor on yield with working loads (Ω_b 1.67 in ASD).
  */
 export function tStubAISC(x: TStub, w: Working): number {
-  const s = { p_0: x.p, p: 0, b: x.m, a: x.e, d: x.d, d_0: x.d0, t: x.t, f_u: x.fu, B: x.Ft, 'γ_b': x.gammaBreak, "b'": 0, "a'": 0, 'ρ': 0, 'δ': 0, t_c: 0, "α'": 0, Q: 1 };
+  const s = {
+    p_0: x.p,
+    p: 0,
+    b: x.m,
+    a: x.e,
+    d: x.d,
+    d_0: x.d0,
+    t: x.t,
+    f_u: x.fu,
+    B: x.Ft,
+    γ_b: x.gammaBreak,
+    "b'": 0,
+    "a'": 0,
+    ρ: 0,
+    δ: 0,
+    t_c: 0,
+    "α'": 0,
+    Q: 1,
+  };
   s.p = w.of(P_AISC, s);
   s["b'"] = w.of(B1, s);
   s["a'"] = w.of(A1, s);
@@ -83,12 +116,12 @@ const T_MIN = formula('t_min', "sqrt(4·T·b'·γ_b/(p·f_u·(1 + δ·α')))", '
 /** AISC Manual Part 9, thickness needed for tension T per bolt, mm; Infinity where T is over B. */
 export function thicknessAISC(x: TStub, T: number): number {
   const p = Math.min(x.p, 2 * x.m);
-  const put = { b: x.m, a: x.e, d: x.d, d_0: x.d0, p, f_u: x.fu, B: x.Ft, T, 'γ_b': x.gammaBreak };
+  const put = { b: x.m, a: x.e, d: x.d, d_0: x.d0, p, f_u: x.fu, B: x.Ft, T, γ_b: x.gammaBreak };
   const b1 = B1.of(put);
   const rho = RHO.of({ "b'": b1, "a'": A1.of(put) });
   const delta = DELTA.of(put);
-  const beta = BETA.of({ ...put, 'ρ': rho });
+  const beta = BETA.of({ ...put, ρ: rho });
   if (beta < 0) return Infinity;
   const alpha = beta >= 1 ? 1 : Math.min(1, beta / (1 - beta) / delta);
-  return T_MIN.of({ ...put, "b'": b1, 'δ': delta, "α'": alpha });
+  return T_MIN.of({ ...put, "b'": b1, δ: delta, "α'": alpha });
 }

@@ -11,7 +11,9 @@ const pulledThrough: BoltCheck = {
   capacity(r, i, w) {
     const d_m = farDiameter(r, r.bolts[i]!, w);
     const t = r.skinThickness;
-    return r.skinKind === 'sheet' ? w.of(B_METAL, { d_m, t, f_u: r.skin.fu, 'γ': r.factors.onBreak }) : w.of(B_SOFT, { d_m, t, f_v: r.skin.punch, 'γ': r.factors.onSkin });
+    return r.skinKind === 'sheet'
+      ? w.of(B_METAL, { d_m, t, f_u: r.skin.fu, γ: r.factors.onBreak })
+      : w.of(B_SOFT, { d_m, t, f_v: r.skin.punch, γ: r.factors.onSkin });
   },
 };
 const capacities = capacitiesOf(pulledThrough);
@@ -22,7 +24,8 @@ export const pullThrough: Check = {
   name: 'Pull-through',
   element: 'far side',
   says: 'The nut with its washer, or the backing plate, must not be pulled through the skin.',
-  source: 'Metal: punching, EN 1993-1-8 Tab. 3.4. Laminate and plywood: through-thickness shear on the perimeter (statics). Spread of a backing plate: EN 1993-1-8 §6.2.5(4)',
+  source:
+    'Metal: punching, EN 1993-1-8 Tab. 3.4. Laminate and plywood: through-thickness shear on the perimeter (statics). Spread of a backing plate: EN 1993-1-8 §6.2.5(4)',
   range: 'Skin thinner than the washer is wide; no countersunk heads',
   evaluate: (r, s, w) => worstBolt(everyBolt(r), r, s, w, pulledThrough, capacities(r)),
 };

@@ -11,14 +11,20 @@ export const skinBearing: Check = {
   name: 'Skin bearing',
   element: 'skin',
   says: 'The bolt must not wear its hole long in the skin.',
-  source: 'Metal: EN 1993-1-8 Tab. 3.4 or AISC 360-16 §J3.10. Plywood: embedment, EN 1995-1-1 eq. 8.36. Laminate: compressive strength on d·t (common practice)',
+  source:
+    'Metal: EN 1993-1-8 Tab. 3.4 or AISC 360-16 §J3.10. Plywood: embedment, EN 1995-1-1 eq. 8.36. Laminate: compressive strength on d·t (common practice)',
   range: 'Skin edges further than 3·d_0 from every bolt; bedding and friction not counted',
   evaluate(r, s, w) {
     return worst(r.bolts, w, (b, i, w) => {
       const v = s.inPlane.shears[i]!;
       const demand = shearOn(r, s, i, w);
       if (r.skinKind !== 'sheet') {
-        return outcome(demand, w.of(F_B, { f_h: r.skin.bearing(r.d), d: r.d, t: r.skinThickness, 'γ': r.factors.onSkin }), 'N', b.id);
+        return outcome(
+          demand,
+          w.of(F_B, { f_h: r.skin.bearing(r.d), d: r.d, t: r.skinThickness, γ: r.factors.onSkin }),
+          'N',
+          b.id,
+        );
       }
       const parts = { d: r.d, d0: r.d0, t: r.skinThickness, fu: r.skin.fu, fub: r.grade.fub, gamma: r.factors.onBreak };
       const place = bearingPlace(r, b, v.total > 0 ? { x: v.x / v.total, y: v.y / v.total } : { x: 1, y: 0 }, false);

@@ -25,24 +25,41 @@ export const skinBending: Check = {
   name: 'Skin bending',
   element: 'skin',
   says: 'Between its bearers the skin carries the load as a panel and bends.',
-  source: 'Navier’s series for a simply supported rectangular plate under a patch (Timoshenko & Woinowsky-Krieger §28–34); plywood as isotropic with its weaker direction (safe)',
+  source:
+    'Navier’s series for a simply supported rectangular plate under a patch (Timoshenko & Woinowsky-Krieger §28–34); plywood as isotropic with its weaker direction (safe)',
   range: 'Panel at least 10 times as wide as thick; plate clear of the bearers; linear up to w/t 0.5',
   evaluate(r, s, w) {
     const patch = loadedPatch(r);
     const span = Math.min(widthOf(r.panel), heightOf(r.panel));
     const t = r.skinThickness;
-    if (span < 10 * t) return refuse('skin.thickness', `${t.toFixed(1)} mm is thick for a ${span.toFixed(0)} mm span: not a thin plate`, `at most ${(span / 10).toFixed(1)} mm for this span`);
+    if (span < 10 * t)
+      return refuse(
+        'skin.thickness',
+        `${t.toFixed(1)} mm is thick for a ${span.toFixed(0)} mm span: not a thin plate`,
+        `at most ${(span / 10).toFixed(1)} mm for this span`,
+      );
     const inside = contains(r.panel, { x: patch.x0, y: patch.y0 }) && contains(r.panel, { x: patch.x1, y: patch.y1 });
     if (!inside) return notApplicable('the plate reaches onto a bearer, which carries it: not a panel between bearers');
     const c = s.loadCase;
     const found = panelMoment(rememberedResponse(r.panel, patch, r.skin.nu), c.fz, c.mx, c.my);
-    const m = w.found('m', found.m, 'N', `largest moment per mm width, series of 48 × 48 terms, at x ${found.at.x.toFixed(0)}, y ${found.at.y.toFixed(0)} mm`);
+    const m = w.found(
+      'm',
+      found.m,
+      'N',
+      `largest moment per mm width, series of 48 × 48 terms, at x ${found.at.x.toFixed(0)}, y ${found.at.y.toFixed(0)} mm`,
+    );
     const sigma = w.of(SIGMA, { m, t });
-    const fd = w.of(F_D, { f: r.skin.bending, 'γ': r.factors.onSkin });
-    const wt = w.of(W_T, { wD: found.wD, t, D: w.of(D, { E: r.skin.E, t, 'ν': r.skin.nu }) });
+    const fd = w.of(F_D, { f: r.skin.bending, γ: r.factors.onSkin });
+    const wt = w.of(W_T, { wD: found.wD, t, D: w.of(D, { E: r.skin.E, t, ν: r.skin.nu }) });
     if (wt > MOST_DEFLECTION) {
-      return refuse('skin.thickness', `the panel would deflect ${wt.toFixed(1)} × its thickness, where thin-plate bending no longer holds`, `deflection up to ${MOST_DEFLECTION} × the thickness: nearer bearers, a larger backing plate or a thicker skin`);
+      return refuse(
+        'skin.thickness',
+        `the panel would deflect ${wt.toFixed(1)} × its thickness, where thin-plate bending no longer holds`,
+        `deflection up to ${MOST_DEFLECTION} × the thickness: nearer bearers, a larger backing plate or a thicker skin`,
+      );
     }
-    return outcome(sigma, fd, 'MPa', 'panel between bearers', ['the stiff plate’s edge is a stress riser this case does not show']);
+    return outcome(sigma, fd, 'MPa', 'panel between bearers', [
+      'the stiff plate’s edge is a stress riser this case does not show',
+    ]);
   },
 };

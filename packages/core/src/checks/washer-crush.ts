@@ -10,7 +10,7 @@ const crushed: BoltCheck = {
   demand: pullOn,
   capacity(r, i, w) {
     const A_w = w.of(AREA, { d_m: farDiameter(r, r.bolts[i]!, w), d_0: r.d0 });
-    return w.of(F_CRUSH, { f_c: r.skin.crush, A_w, 'γ': r.factors.onSkin });
+    return w.of(F_CRUSH, { f_c: r.skin.crush, A_w, γ: r.factors.onSkin });
   },
 };
 const capacities = capacitiesOf(crushed);
@@ -21,7 +21,8 @@ export const washerCrush: Check = {
   name: 'Washer crush',
   element: 'far side',
   says: 'Where the washer or backing plate pulls up on it, the skin must not crush.',
-  source: 'Plywood: 3·f_c,90 on the washer area, EN 1995-1-1 §8.5.2(2). Laminate: compressive strength (common practice). Spread of a backing plate: EN 1993-1-8 §6.2.5(4)',
+  source:
+    'Plywood: 3·f_c,90 on the washer area, EN 1995-1-1 §8.5.2(2). Laminate: compressive strength (common practice). Spread of a backing plate: EN 1993-1-8 §6.2.5(4)',
   range: 'Laminate and plywood; a metal sheet punches before it crushes',
   evaluate(r, s, w) {
     if (r.skinKind === 'sheet') return notApplicable('a metal sheet is punched through before it crushes: see Pull-through');

@@ -26,11 +26,19 @@ describe('a file that is not right is refused by path and range', () => {
     ['other file', '{"format":"other"}', /format: this is not a job file/],
     ['null', 'null', /format/],
     ['unknown version', changed((j: any) => (j.version = 9)), /version: version 9 is not known here — 1/],
-    ['zero thickness', changed((j: any) => (j.skin.thickness.v = 0)), /skin.thickness.v: .*Skin thickness.* — over 0 up to 200 mm/],
+    [
+      'zero thickness',
+      changed((j: any) => (j.skin.thickness.v = 0)),
+      /skin.thickness.v: .*Skin thickness.* — over 0 up to 200 mm/,
+    ],
     ['negative', changed((j: any) => (j.plate.thickness.v = -3)), /plate.thickness.v: .* — over 0 up to 100 mm/],
     ['NaN as null', changed((j: any) => (j.bolts.items[2].x = null)), /bolts.items\[2\].x: must be a number — .*5000 mm/],
     ['unknown field', changed((j: any) => (j.extra = 1)), /file: .*extra/],
-    ['too many bolts', changed((j: any) => (j.bolts.items = Array.from({ length: 61 }, (_, i) => ({ id: `B${i}`, x: 0, y: 0 })))), /bolts.items: .*up to 60 bolts/],
+    [
+      'too many bolts',
+      changed((j: any) => (j.bolts.items = Array.from({ length: 61 }, (_, i) => ({ id: `B${i}`, x: 0, y: 0 })))),
+      /bolts.items: .*up to 60 bolts/,
+    ],
   ])('%s', (_n, file, expected) => expect(said(file)).toMatch(expected));
 
   it('never throws, whatever it is given', () => {
@@ -40,7 +48,10 @@ describe('a file that is not right is refused by path and range', () => {
 
 describe('merging two tabs', () => {
   const base = testJob();
-  const bolt = (j: Job, i: number, x: number): Job => ({ ...j, bolts: { ...j.bolts, items: j.bolts.items.map((b, k) => (k === i ? { ...b, x } : b)) } });
+  const bolt = (j: Job, i: number, x: number): Job => ({
+    ...j,
+    bolts: { ...j.bolts, items: j.bolts.items.map((b, k) => (k === i ? { ...b, x } : b)) },
+  });
   it('keeps both where they touch different things', () => {
     const mine = bolt(base, 0, 95);
     const theirs = { ...bolt(base, 1, -99), name: 'Renamed' };
@@ -64,8 +75,11 @@ describe('merging two tabs', () => {
   });
   it('a bolt taken out here and moved there is said', () => {
     const mine = { ...base, bolts: { ...base.bolts, items: base.bolts.items.slice(1) } };
-    expect(mergeJobs(base, mine, bolt(base, 0, 85)).conflicts).toEqual([{ path: 'bolts.items.B1', mine: 'removed', theirs: { id: 'B1', x: 85, y: 80 } }]);
+    expect(mergeJobs(base, mine, bolt(base, 0, 85)).conflicts).toEqual([
+      { path: 'bolts.items.B1', mine: 'removed', theirs: { id: 'B1', x: 85, y: 80 } },
+    ]);
     expect(mergeJobs(base, mine, base).job.bolts.items).toHaveLength(3);
   });
-  it('merging with oneself changes nothing', () => expect(mergeJobs(base, base, bolt(base, 2, -80)).job).toEqual(bolt(base, 2, -80)));
+  it('merging with oneself changes nothing', () =>
+    expect(mergeJobs(base, base, bolt(base, 2, -80)).job).toEqual(bolt(base, 2, -80)));
 });

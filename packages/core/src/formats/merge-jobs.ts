@@ -24,7 +24,8 @@ const same = (a: Slot, b: Slot) => a === b || (a !== MISSING && b !== MISSING &&
 const isObject = (v: Slot): v is { [key: string]: Json } => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** A measured quantity changes as one: its number, text and provenance belong together. */
 const isQuantity = (v: Slot) => isObject(v) && 'v' in v && 'from' in v;
-const isNamed = (v: Slot): v is { id: string }[] => Array.isArray(v) && v.every((x) => isObject(x) && typeof x['id'] === 'string');
+const isNamed = (v: Slot): v is { id: string }[] =>
+  Array.isArray(v) && v.every((x) => isObject(x) && typeof x['id'] === 'string');
 
 /** Three-way merge by field; lists of things with an id (bolts, holes, loads) by id. */
 export function mergeJobs(base: Job, mine: Job, theirs: Job): Merge {
@@ -55,7 +56,9 @@ export function mergeJobs(base: Job, mine: Job, theirs: Job): Merge {
   const mergeLists = (path: string, b: { id: string }[], m: { id: string }[], t: { id: string }[]): Json => {
     const find = (list: { id: string }[], id: string): Slot => (list.find((x) => x.id === id) as Json | undefined) ?? MISSING;
     const ids = new Set([...m, ...t].map((x) => x.id));
-    return [...ids].map((id) => merge(`${path}.${id}`, find(b, id), find(m, id), find(t, id))).filter((x): x is Json => x !== MISSING);
+    return [...ids]
+      .map((id) => merge(`${path}.${id}`, find(b, id), find(m, id), find(t, id)))
+      .filter((x): x is Json => x !== MISSING);
   };
 
   const job = merge('', base as unknown as Json, mine as unknown as Json, theirs as unknown as Json) as unknown as Job;

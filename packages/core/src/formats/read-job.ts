@@ -31,7 +31,15 @@ export function readJob(text: string): ReadJob {
     const message = (e as Error).message;
     const at = stoppedAt(text, message);
     const cut = at >= text.trimEnd().length || /Unterminated/.test(message);
-    return { refusals: [refuse('file', `${cut ? 'it ends too early, as if cut off' : 'it is not JSON'} (${lineAt(text, at)})`, 'a whole job file as exported')] };
+    return {
+      refusals: [
+        refuse(
+          'file',
+          `${cut ? 'it ends too early, as if cut off' : 'it is not JSON'} (${lineAt(text, at)})`,
+          'a whole job file as exported',
+        ),
+      ],
+    };
   }
   return readJobData(data);
 }
@@ -40,7 +48,9 @@ export function readJob(text: string): ReadJob {
 export function readJobData(data: unknown): ReadJob {
   const head = data as { format?: unknown; version?: unknown } | null;
   if (typeof head !== 'object' || head === null || head.format !== FORMAT) {
-    return { refusals: [refuse('format', `this is not a job file (format ${JSON.stringify(head?.format) ?? 'missing'})`, `"${FORMAT}"`)] };
+    return {
+      refusals: [refuse('format', `this is not a job file (format ${JSON.stringify(head?.format) ?? 'missing'})`, `"${FORMAT}"`)],
+    };
   }
   if (head.version !== VERSION) {
     return { refusals: [refuse('version', `version ${JSON.stringify(head.version)} is not known here`, `${VERSION}`)] };
@@ -52,7 +62,8 @@ export function readJobData(data: unknown): ReadJob {
 /** Zod's issues as refusals: `bolts.items[2].x`. */
 export function refusalsOf(error: z.ZodError): Refusal[] {
   return error.issues.map((issue) => {
-    const field = issue.path.map((p, i) => (typeof p === 'number' ? `[${p}]` : i === 0 ? String(p) : `.${String(p)}`)).join('') || 'file';
+    const field =
+      issue.path.map((p, i) => (typeof p === 'number' ? `[${p}]` : i === 0 ? String(p) : `.${String(p)}`)).join('') || 'file';
     const m = /^(.*?)(?:[:;,]\s*)?allowed:?\s(.*)$/.exec(issue.message);
     return m ? refuse(field, m[1] || 'is out of range', m[2]!) : refuse(field, issue.message, 'as in docs/format.md');
   });

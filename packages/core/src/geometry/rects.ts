@@ -4,7 +4,8 @@ export const widthOf = (r: Rect): number => r.x1 - r.x0;
 export const heightOf = (r: Rect): number => r.y1 - r.y0;
 export const areaOf = (r: Rect): number => widthOf(r) * heightOf(r);
 export const centreOf = (r: Rect): Point => ({ x: (r.x0 + r.x1) / 2, y: (r.y0 + r.y1) / 2 });
-export const contains = (r: Rect, p: Point, margin = 0): boolean => p.x >= r.x0 + margin && p.x <= r.x1 - margin && p.y >= r.y0 + margin && p.y <= r.y1 - margin;
+export const contains = (r: Rect, p: Point, margin = 0): boolean =>
+  p.x >= r.x0 + margin && p.x <= r.x1 - margin && p.y >= r.y0 + margin && p.y <= r.y1 - margin;
 
 export function rectAbout(c: Point, length: number, width: number): Rect {
   return { x0: c.x - length / 2, x1: c.x + length / 2, y0: c.y - width / 2, y1: c.y + width / 2 };
@@ -14,7 +15,12 @@ export function rectAbout(c: Point, length: number, width: number): Rect {
 export function boundsOf(points: readonly Point[], margin = 0): Rect {
   const xs = points.map((p) => p.x);
   const ys = points.map((p) => p.y);
-  return { x0: Math.min(...xs) - margin, x1: Math.max(...xs) + margin, y0: Math.min(...ys) - margin, y1: Math.max(...ys) + margin };
+  return {
+    x0: Math.min(...xs) - margin,
+    x1: Math.max(...xs) + margin,
+    y0: Math.min(...ys) - margin,
+    y1: Math.max(...ys) + margin,
+  };
 }
 
 export function intersection(a: Rect, b: Rect): Rect | undefined {

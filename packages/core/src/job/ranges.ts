@@ -18,7 +18,13 @@ const length = (label: string, max: number, from: 'over 0' | '0' | 'minus' = 'ov
   allowed: from === 'minus' ? `−${max} to ${max} mm` : `${from === 'over 0' ? 'over 0' : '0'} up to ${max} mm`,
 });
 
-const signed = (label: string, dimension: Dimension, max: number, allowed: string): FieldRange => ({ label, dimension, min: -max, max, allowed });
+const signed = (label: string, dimension: Dimension, max: number, allowed: string): FieldRange => ({
+  label,
+  dimension,
+  min: -max,
+  max,
+  allowed,
+});
 
 const degrees = Math.PI / 180;
 

@@ -47,7 +47,9 @@ export interface Resolved {
   readonly panel: Rect;
   readonly bedModulus: number;
   readonly washerOutside: number;
-  readonly far: { readonly kind: 'washer'; readonly outside: number; readonly thickness: number } | { readonly kind: 'plate'; readonly thickness: number; readonly metal: Metal };
+  readonly far:
+    | { readonly kind: 'washer'; readonly outside: number; readonly thickness: number }
+    | { readonly kind: 'plate'; readonly thickness: number; readonly metal: Metal };
   readonly allInLine: boolean;
 }
 
@@ -56,13 +58,51 @@ export const isResolved = (r: Resolved | readonly Refusal[]): r is Resolved => !
 /** Looks everything up and refuses what cannot be made or computed; every refusal, not only the first. */
 export function resolve(job: Job): Resolved | readonly Refusal[] {
   const no: Refusal[] = [];
-  const size = fastenerSize(job.bolts.size) ?? no.push(refuse('bolts.size', `"${job.bolts.size}" is not in the stock list`, 'M5 to M24, 1/4-20 to 3/4-10'));
-  const grade = fastenerClass(job.bolts.class) ?? no.push(refuse('bolts.class', `"${job.bolts.class}" is not in the stock list`, '4.6, 5.8, 8.8, 10.9, A2-70, A4-70, A4-80, Gr 2, Gr 5, Gr 8'));
-  const plateMetal = metal(job.plate.metal) ?? no.push(refuse('plate.metal', `"${job.plate.metal}" is not in the stock list`, 'a metal of the stock list'));
-  const farMetal = job.far.kind === 'plate' ? (metal(job.far.metal) ?? no.push(refuse('far.metal', `"${job.far.metal}" is not in the stock list`, 'a metal of the stock list'))) : undefined;
-  const skin = skinOf(job) ?? no.push(refuse(job.skin.kind === 'plywood' ? 'skin.grade' : 'skin.metal', 'the skin material is not in the stock list', 'a sheet metal, laminate or plywood of the stock list'));
-  if (typeof size === 'number' || typeof grade === 'number' || typeof plateMetal === 'number' || typeof farMetal === 'number' || typeof skin === 'number') return no;
-  if (size.family !== grade.family) no.push(refuse('bolts.class', `class ${grade.id} is not made in ${size.id}`, size.family === 'metric' ? '4.6 to 10.9, A2, A4 with metric bolts' : 'Gr 2, 5, 8 with inch bolts'));
+  const size =
+    fastenerSize(job.bolts.size) ??
+    no.push(refuse('bolts.size', `"${job.bolts.size}" is not in the stock list`, 'M5 to M24, 1/4-20 to 3/4-10'));
+  const grade =
+    fastenerClass(job.bolts.class) ??
+    no.push(
+      refuse(
+        'bolts.class',
+        `"${job.bolts.class}" is not in the stock list`,
+        '4.6, 5.8, 8.8, 10.9, A2-70, A4-70, A4-80, Gr 2, Gr 5, Gr 8',
+      ),
+    );
+  const plateMetal =
+    metal(job.plate.metal) ??
+    no.push(refuse('plate.metal', `"${job.plate.metal}" is not in the stock list`, 'a metal of the stock list'));
+  const farMetal =
+    job.far.kind === 'plate'
+      ? (metal(job.far.metal) ??
+        no.push(refuse('far.metal', `"${job.far.metal}" is not in the stock list`, 'a metal of the stock list')))
+      : undefined;
+  const skin =
+    skinOf(job) ??
+    no.push(
+      refuse(
+        job.skin.kind === 'plywood' ? 'skin.grade' : 'skin.metal',
+        'the skin material is not in the stock list',
+        'a sheet metal, laminate or plywood of the stock list',
+      ),
+    );
+  if (
+    typeof size === 'number' ||
+    typeof grade === 'number' ||
+    typeof plateMetal === 'number' ||
+    typeof farMetal === 'number' ||
+    typeof skin === 'number'
+  )
+    return no;
+  if (size.family !== grade.family)
+    no.push(
+      refuse(
+        'bolts.class',
+        `class ${grade.id} is not made in ${size.id}`,
+        size.family === 'metric' ? '4.6 to 10.9, A2, A4 with metric bolts' : 'Gr 2, 5, 8 with inch bolts',
+      ),
+    );
   const d0 = size.hole[job.bolts.fit];
   const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
   const panel = panelOf(job);
@@ -132,38 +172,77 @@ function layoutRefusals(job: Job, d0: number, size: FastenerSize, base: Rect, pa
   const no: Refusal[] = [];
   const plate = outlineOf(job);
   const items = job.bolts.items;
-  if (widthOf(plate) <= 0 || heightOf(plate) <= 0) no.push(refuse('plate', 'the outline has no area', 'x1 over x0 and y1 over y0'));
-  else if (job.plate.corner > Math.min(widthOf(plate), heightOf(plate)) / 2) no.push(refuse('plate.corner', `${mm(job.plate.corner)} is more than half the plate`, `0 to ${mm(Math.min(widthOf(plate), heightOf(plate)) / 2)}`));
+  if (widthOf(plate) <= 0 || heightOf(plate) <= 0)
+    no.push(refuse('plate', 'the outline has no area', 'x1 over x0 and y1 over y0'));
+  else if (job.plate.corner > Math.min(widthOf(plate), heightOf(plate)) / 2)
+    no.push(
+      refuse(
+        'plate.corner',
+        `${mm(job.plate.corner)} is more than half the plate`,
+        `0 to ${mm(Math.min(widthOf(plate), heightOf(plate)) / 2)}`,
+      ),
+    );
   if (items.length === 0) no.push(refuse('bolts.items', 'there are no bolts', `1 to 60 bolts`));
   const over = Math.max(plate.x0 - base.x0, base.x1 - plate.x1, plate.y0 - base.y0, base.y1 - plate.y1);
-  if (over > 1e-6) no.push(refuse('plate', `the base hangs over the plate edge by ${mm(over)}`, 'a plate at least as large as the base'));
-  if (!contains(panel, { x: 0, y: 0 })) no.push(refuse('skin.aft', 'the base centre is not between the bearers', 'bearer distances under the clear spans'));
+  if (over > 1e-6)
+    no.push(refuse('plate', `the base hangs over the plate edge by ${mm(over)}`, 'a plate at least as large as the base'));
+  if (!contains(panel, { x: 0, y: 0 }))
+    no.push(refuse('skin.aft', 'the base centre is not between the bearers', 'bearer distances under the clear spans'));
   const ids = new Set<string>();
   items.forEach((b, i) => {
     const field = `bolts.items.${i} (${b.id})`;
     if (ids.has(b.id)) no.push(refuse(field, 'two bolts have this name', 'each bolt its own name'));
     ids.add(b.id);
     const edge = nearestEdge(plate, b);
-    if (edge < d0 / 2) no.push(refuse(field, edge < 0 ? `lies ${mm(-edge)} outside the plate` : `its hole breaks through the plate edge (${mm(edge)} from centre to edge)`, `at least ${mm(d0 / 2)} from every edge`));
+    if (edge < d0 / 2)
+      no.push(
+        refuse(
+          field,
+          edge < 0
+            ? `lies ${mm(-edge)} outside the plate`
+            : `its hole breaks through the plate edge (${mm(edge)} from centre to edge)`,
+          `at least ${mm(d0 / 2)} from every edge`,
+        ),
+      );
     items.slice(i + 1).forEach((c) => {
-      if (distance(b, c) < d0) no.push(refuse(field, `its hole overlaps that of ${c.id} (${mm(distance(b, c))} between centres)`, `over ${mm(d0)} between centres`));
+      if (distance(b, c) < d0)
+        no.push(
+          refuse(
+            field,
+            `its hole overlaps that of ${c.id} (${mm(distance(b, c))} between centres)`,
+            `over ${mm(d0)} between centres`,
+          ),
+        );
     });
     if (contains(base, b)) {
       if (!baseHoleFor(job, b, size.d)) no.push(underBase(job, b, field, size.d));
     } else {
       const gap = nearestPoint(base, b).gap;
       const need = size.washer.outside / 2;
-      if (gap < need - 1e-6) no.push(refuse(field, `its washer fouls the base edge (${mm(gap)} from centre to base)`, `at least ${mm(need)} clear of the base`));
+      if (gap < need - 1e-6)
+        no.push(
+          refuse(
+            field,
+            `its washer fouls the base edge (${mm(gap)} from centre to base)`,
+            `at least ${mm(need)} clear of the base`,
+          ),
+        );
     }
   });
   return no;
 }
 
 function underBase(job: Job, bolt: Point, field: string, d: number): Refusal {
-  const near = job.base.holes.find((h) => Math.hypot(Math.max(0, Math.abs(bolt.x - h.x) - job.base.slot.v / 2), bolt.y - h.y) <= job.base.hole.v);
+  const near = job.base.holes.find(
+    (h) => Math.hypot(Math.max(0, Math.abs(bolt.x - h.x) - job.base.slot.v / 2), bolt.y - h.y) <= job.base.hole.v,
+  );
   if (near && job.base.hole.v < d) {
     const what = job.base.slot.v > 0 ? 'slot' : 'hole';
-    return refuse('base.hole', `the ${what} is ${mm(job.base.hole.v)} wide, narrower than the ${mm(d)} bolt ${field.replace(/.*\((.*)\)/, '$1')}`, `at least ${mm(d)}`);
+    return refuse(
+      'base.hole',
+      `the ${what} is ${mm(job.base.hole.v)} wide, narrower than the ${mm(d)} bolt ${field.replace(/.*\((.*)\)/, '$1')}`,
+      `at least ${mm(d)}`,
+    );
   }
   return refuse(field, 'stands under the base where the base has no hole', 'on a hole of the base, or clear of the base');
 }

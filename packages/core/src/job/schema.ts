@@ -15,11 +15,13 @@ export type Provenance = z.infer<typeof Provenance>;
 
 const number = (r: FieldRange) => {
   const n = z.number({ error: `must be a number, allowed: ${r.allowed}` });
-  const low = r.above !== undefined ? n.gt(r.above, `${r.label}: allowed ${r.allowed}`) : n.gte(r.min!, `${r.label}: allowed ${r.allowed}`);
+  const low =
+    r.above !== undefined ? n.gt(r.above, `${r.label}: allowed ${r.allowed}`) : n.gte(r.min!, `${r.label}: allowed ${r.allowed}`);
   return low.lte(r.max, `${r.label}: allowed ${r.allowed}`);
 };
 
-const quantity = (r: FieldRange) => z.strictObject({ v: number(r), text: z.string().max(60), from: Provenance, at: z.iso.datetime().optional() });
+const quantity = (r: FieldRange) =>
+  z.strictObject({ v: number(r), text: z.string().max(60), from: Provenance, at: z.iso.datetime().optional() });
 
 export type Quantity = z.infer<ReturnType<typeof quantity>>;
 
@@ -82,7 +84,8 @@ export const Far = z.discriminatedUnion('kind', [
 ]);
 export type Far = z.infer<typeof Far>;
 
-const factor = (low: number, high: number) => z.number().gte(low, `allowed: ${low} to ${high}`).lte(high, `allowed: ${low} to ${high}`);
+const factor = (low: number, high: number) =>
+  z.number().gte(low, `allowed: ${low} to ${high}`).lte(high, `allowed: ${low} to ${high}`);
 
 export const Practice = z.strictObject({
   /** (a) working load × safety factor, (b) limit states. */

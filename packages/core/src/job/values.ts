@@ -7,7 +7,14 @@ import type { GaugeTable } from '../units/gauges';
 import type { Job, Provenance, Quantity } from './schema';
 
 /** Reads a typed text for one field of the job into a value with its provenance, or says why not. */
-export function readValue(text: string, range: RangeName, system: UnitSystem, from: Provenance, at?: string, gauges?: GaugeTable): Quantity | Refusal {
+export function readValue(
+  text: string,
+  range: RangeName,
+  system: UnitSystem,
+  from: Provenance,
+  at?: string,
+  gauges?: GaugeTable,
+): Quantity | Refusal {
   const read = parseQuantity(text, readingRules(range, system, gauges));
   if (isRefusal(read)) return read;
   return { v: read.value, text: read.text, from, ...(at && from === 'measured' ? { at } : {}) };
@@ -43,7 +50,12 @@ export interface NamedValue {
 
 export function namedValues(job: Job): NamedValue[] {
   const { base, skin } = job;
-  const measure = (path: string, range: RangeName, value: Quantity): NamedValue => ({ path, label: RANGES[range].label, stage: 'measure', value });
+  const measure = (path: string, range: RangeName, value: Quantity): NamedValue => ({
+    path,
+    label: RANGES[range].label,
+    stage: 'measure',
+    value,
+  });
   const rows = [
     measure('base.length', 'baseLength', base.length),
     measure('base.width', 'baseWidth', base.width),
@@ -59,7 +71,12 @@ export function namedValues(job: Job): NamedValue[] {
   ];
   if (skin.kind === 'laminate') rows.push(measure('skin.glass', 'glass', skin.glass));
   if (base.holes.length > 0) {
-    rows.push({ path: 'base.holes', label: 'Base hole pattern', stage: 'measure', value: { v: base.holes.length, text: `${base.holes.length} holes`, from: base.holesFrom } });
+    rows.push({
+      path: 'base.holes',
+      label: 'Base hole pattern',
+      stage: 'measure',
+      value: { v: base.holes.length, text: `${base.holes.length} holes`, from: base.holesFrom },
+    });
   }
   return [...rows, ...job.loads.flatMap((load): NamedValue[] => loadValues(load))];
 }
@@ -67,7 +84,12 @@ export function namedValues(job: Job): NamedValue[] {
 function loadValues(load: Job['loads'][number]): NamedValue[] {
   if (load.kind === 'free') return [];
   const ranges = { pull: 'pull', drumHeight: 'drumHeight', sideAngle: 'sideAngle', upAngle: 'upAngle' } as const;
-  return Object.values(ranges).map((key) => ({ path: `loads.${load.id}.${key}`, label: `${load.name}: ${RANGES[key].label}`, stage: 'load', value: load[key] }));
+  return Object.values(ranges).map((key) => ({
+    path: `loads.${load.id}.${key}`,
+    label: `${load.name}: ${RANGES[key].label}`,
+    stage: 'load',
+    value: load[key],
+  }));
 }
 
 export const assumedValues = (job: Job): NamedValue[] => namedValues(job).filter((n) => n.value.from === 'assumed');

@@ -39,7 +39,12 @@ it('shows its arithmetic', () => {
 });
 
 it('a free force at a point turns into r × F at the datum', () => {
-  const c = freeCase({ ...freeLoad({ fx: 100, fy: 200, fz: 300, mx: 7 }), x: fromSheet(1, '1'), y: fromSheet(2, '2'), z: fromSheet(3, '3') });
+  const c = freeCase({
+    ...freeLoad({ fx: 100, fy: 200, fz: 300, mx: 7 }),
+    x: fromSheet(1, '1'),
+    y: fromSheet(2, '2'),
+    z: fromSheet(3, '3'),
+  });
   // (1,2,3) × (100,200,300) = (2·300 − 3·200, 3·100 − 1·300, 1·200 − 2·100) = (0, 0, 0)
   expect([c.mx, c.my, c.mz]).toEqual([7, 0, 0]);
 });

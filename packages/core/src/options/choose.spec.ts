@@ -39,7 +39,8 @@ it('tries every combination, and each sound one is sound when the whole chain is
 it('leaves out nothing sound: those not listed fail or are refused', () => {
   const { job, axes } = few();
   const { last } = run();
-  const key = (o: { thickness: { text: string }; size: string; grade: string; count: number; pitch: number }) => [o.thickness.text, o.size, o.grade, o.count, o.pitch].join();
+  const key = (o: { thickness: { text: string }; size: string; grade: string; count: number; pitch: number }) =>
+    [o.thickness.text, o.size, o.grade, o.count, o.pitch].join();
   const sound = new Set(last.sound.map(key));
   for (const thickness of axes.thicknesses)
     for (const size of axes.sizes)
@@ -47,7 +48,10 @@ it('leaves out nothing sound: those not listed fail or are refused', () => {
         for (const count of axes.counts)
           for (const pitch of axes.pitches) {
             const c = { thickness, size, grade, count, pitch };
-            expect([key(c), ['sound', 'tight'].includes(evaluate(applyCombination(job, c)).state)]).toEqual([key(c), sound.has(key(c))]);
+            expect([key(c), ['sound', 'tight'].includes(evaluate(applyCombination(job, c)).state)]).toEqual([
+              key(c),
+              sound.has(key(c)),
+            ]);
           }
 });
 

@@ -67,7 +67,8 @@ export function axesFor(job: Job): Axes {
   };
 }
 
-export const totalOf = (a: Axes): number => a.thicknesses.length * a.sizes.length * a.classes.length * a.counts.length * a.pitches.length;
+export const totalOf = (a: Axes): number =>
+  a.thicknesses.length * a.sizes.length * a.classes.length * a.counts.length * a.pitches.length;
 
 /** The job as it would be with a combination; what hover previews and a press applies. */
 export function applyCombination(job: Job, c: Combination): Job {
@@ -100,7 +101,8 @@ export function* tryStock(job: Job, axes: Axes): Generator<Tally, Tally> {
             const key = fastenerClass(grade)!.E;
             if (!shares.has(key)) shares.set(key, shareAll(r, cases));
             const shared = shares.get(key);
-            if (shared) sound.push(...soundThicknesses(r, job.plate.corner, shared, axes.thicknesses, { size, grade, count, pitch }));
+            if (shared)
+              sound.push(...soundThicknesses(r, job.plate.corner, shared, axes.thicknesses, { size, grade, count, pitch }));
           }
           yield { tried, total, sound };
         }
@@ -123,7 +125,13 @@ function shareAll(r: Resolved, cases: ReturnType<typeof casesOf>): readonly Shar
 const BY_THICKNESS = CHECKS.filter((c) => c.readsPlateThickness);
 const THE_REST = CHECKS.filter((c) => !c.readsPlateThickness);
 
-function soundThicknesses(r: Resolved, corner: number, shared: readonly Shared[], thicknesses: readonly PlateThickness[], named: Omit<Combination, 'thickness'>): SoundOption[] {
+function soundThicknesses(
+  r: Resolved,
+  corner: number,
+  shared: readonly Shared[],
+  thicknesses: readonly PlateThickness[],
+  named: Omit<Combination, 'thickness'>,
+): SoundOption[] {
   const rest = weakestSound(THE_REST, r, shared);
   if (!rest) return [];
   return thicknesses.flatMap((thickness): SoundOption[] => {
@@ -131,7 +139,17 @@ function soundThicknesses(r: Resolved, corner: number, shared: readonly Shared[]
     const plate = weakestSound(BY_THICKNESS, one, shared);
     if (!plate) return [];
     const weakest = plate.utilisation > rest.utilisation ? plate : rest;
-    return [{ ...named, thickness, mass: massOf(one, corner), cost: roughCost(one, corner), utilisation: weakest.utilisation, weakest: weakest.name, caseName: weakest.caseName }];
+    return [
+      {
+        ...named,
+        thickness,
+        mass: massOf(one, corner),
+        cost: roughCost(one, corner),
+        utilisation: weakest.utilisation,
+        weakest: weakest.name,
+        caseName: weakest.caseName,
+      },
+    ];
   });
 }
 

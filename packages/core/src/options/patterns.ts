@@ -44,7 +44,9 @@ export function withPattern(job: Job, n: number, pitch: number, sizeId: string):
   const spread = (p: Point): Point => ({ x: c.x + (p.x - c.x) * pitch, y: c.y + (p.y - c.y) * pitch });
   const same = n === items.length;
   const grown = boundsOf([spread({ x: box.x0, y: box.y0 }), spread({ x: box.x1, y: box.y1 })]);
-  const bolts = same ? items.map((b) => ({ ...b, ...(pitch === 1 ? {} : { x: round(spread(b).x), y: round(spread(b).y) }) })) : named(ringPattern(n, grown));
+  const bolts = same
+    ? items.map((b) => ({ ...b, ...(pitch === 1 ? {} : { x: round(spread(b).x), y: round(spread(b).y) }) }))
+    : named(ringPattern(n, grown));
   const d0 = fastenerSize(sizeId)?.hole[job.bolts.fit] ?? 0;
   const least = 1.5 * d0;
   const margin = (have: number) => Math.max(have, least);

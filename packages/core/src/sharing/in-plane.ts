@@ -29,7 +29,11 @@ export function shareInPlane(bolts: readonly Point[], fx: number, fy: number, mz
   const torsion = mz - (c.x * fy - c.y * fx);
   const arm = Math.hypot(fx, fy);
   if (polar < 1e-6 && Math.abs(torsion) > 1e-6 * Math.max(1, arm)) {
-    return refuse('bolts.items', 'one bolt is a pivot: it cannot hold the twist of this case', 'two bolts or more, apart from each other');
+    return refuse(
+      'bolts.items',
+      'one bolt is a pivot: it cannot hold the twist of this case',
+      'two bolts or more, apart from each other',
+    );
   }
   const turn = polar < 1e-6 ? 0 : torsion / polar;
   const shears = bolts.map((b) => {

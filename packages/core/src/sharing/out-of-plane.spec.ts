@@ -5,7 +5,12 @@ import { shareOutOfPlane, type Bed, type OutOfPlane } from './out-of-plane';
 
 const bed = (more: Partial<Bed> = {}): Bed => ({
   base: rectAbout({ x: 0, y: 0 }, 300, 200),
-  bolts: [{ x: 120, y: 70 }, { x: 120, y: -70 }, { x: -120, y: 70 }, { x: -120, y: -70 }],
+  bolts: [
+    { x: 120, y: 70 },
+    { x: 120, y: -70 },
+    { x: -120, y: 70 },
+    { x: -120, y: -70 },
+  ],
   boltStiffness: 210_000 * 84.3,
   bedModulus: 21_000,
   inLine: false,
@@ -115,7 +120,9 @@ it('balances every load to 1e-6, never pulls the bed nor pushes a bolt', () => {
       expect(s.residual).toBeLessThan(1e-6);
       expect(s.push).toBeGreaterThanOrEqual(-1e-6);
       expect(s.tensions.every((t) => t >= 0)).toBe(true);
-      expect(Math.abs(s.tensions.reduce((a, t) => a + t, 0) - s.push - fz)).toBeLessThan(1e-5 * (Math.abs(fz) + Math.abs(mx) / 100 + Math.abs(my) / 100 + 1));
+      expect(Math.abs(s.tensions.reduce((a, t) => a + t, 0) - s.push - fz)).toBeLessThan(
+        1e-5 * (Math.abs(fz) + Math.abs(mx) / 100 + Math.abs(my) / 100 + 1),
+      );
     }),
     { numRuns: 300 },
   );
@@ -124,7 +131,14 @@ it('balances every load to 1e-6, never pulls the bed nor pushes a bolt', () => {
 it('mirrored job, mirrored answer', () => {
   fc.assert(
     fc.property(fc.double({ min: -2e4, max: 2e4, noNaN: true }), moment, moment, (fz, mx, my) => {
-      const b = bed({ bolts: [{ x: 100, y: 80 }, { x: 90, y: -60 }, { x: -110, y: 50 }, { x: -120, y: -75 }] });
+      const b = bed({
+        bolts: [
+          { x: 100, y: 80 },
+          { x: 90, y: -60 },
+          { x: -110, y: 50 },
+          { x: -120, y: -75 },
+        ],
+      });
       const m = bed({ bolts: b.bolts.map((p) => ({ x: p.x, y: -p.y })) });
       const one = share(b, fz, mx, my);
       const two = share(m, fz, -mx, my);
@@ -134,7 +148,11 @@ it('mirrored job, mirrored answer', () => {
 });
 
 describe('mechanisms are refused', () => {
-  const row = [{ x: -80, y: 20 }, { x: 0, y: 20 }, { x: 80, y: 20 }];
+  const row = [
+    { x: -80, y: 20 },
+    { x: 0, y: 20 },
+    { x: 80, y: 20 },
+  ];
   it('a row of bolts under a moment about the row', () => {
     const o = shareOutOfPlane(bed({ bolts: row, inLine: true }), 1000, 5e5, 0);
     expect(isRefusal(o) && o.because).toContain('one line');
@@ -150,13 +168,26 @@ describe('mechanisms are refused', () => {
 });
 
 it('finds its way from a state where almost nothing is engaged: light lift off-centre, bolts well outside the base', () => {
-  const outside = bed({ base: rectAbout({ x: 0, y: 0 }, 120, 100), bolts: [{ x: 90, y: 80 }, { x: -90, y: 80 }, { x: -90, y: -80 }, { x: 90, y: -80 }] });
+  const outside = bed({
+    base: rectAbout({ x: 0, y: 0 }, 120, 100),
+    bolts: [
+      { x: 90, y: 80 },
+      { x: -90, y: 80 },
+      { x: -90, y: -80 },
+      { x: 90, y: -80 },
+    ],
+  });
   fc.assert(
-    fc.property(fc.integer({ min: -3000, max: 3000 }), fc.integer({ min: -3e5, max: 3e5 }), fc.integer({ min: -3e5, max: 3e5 }), (fz, mx, my) => {
-      const o = shareOutOfPlane(outside, fz, mx, my);
-      expect(isRefusal(o)).toBe(false);
-      expect((o as OutOfPlane).residual).toBeLessThan(1e-6);
-    }),
+    fc.property(
+      fc.integer({ min: -3000, max: 3000 }),
+      fc.integer({ min: -3e5, max: 3e5 }),
+      fc.integer({ min: -3e5, max: 3e5 }),
+      (fz, mx, my) => {
+        const o = shareOutOfPlane(outside, fz, mx, my);
+        expect(isRefusal(o)).toBe(false);
+        expect((o as OutOfPlane).residual).toBeLessThan(1e-6);
+      },
+    ),
     { numRuns: 500 },
   );
 });

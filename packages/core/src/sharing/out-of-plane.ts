@@ -42,7 +42,8 @@ const TOLERANCE = 1e-10;
 
 export function shareOutOfPlane(bed: Bed, fz: number, mx: number, my: number): OutOfPlane | Refusal {
   const size = Math.abs(fz) + (Math.abs(mx) + Math.abs(my)) / Math.max(bed.base.x1 - bed.base.x0, bed.base.y1 - bed.base.y0);
-  if (size < 1e-9) return { tensions: bed.bolts.map(() => 0), pressed: [], peak: 0, peakAt: { x: 0, y: 0 }, push: 0, residual: 0 };
+  if (size < 1e-9)
+    return { tensions: bed.bolts.map(() => 0), pressed: [], peak: 0, peakAt: { x: 0, y: 0 }, push: 0, residual: 0 };
   const load: Vec3 = [fz, mx, my];
   if (bed.inLine) {
     const hinge = takeOutHinge(bed, load);
@@ -50,7 +51,11 @@ export function shareOutOfPlane(bed: Bed, fz: number, mx: number, my: number): O
   }
   const corners = cornersOf(bed.base);
   // Start from everything engaged, bolts and whole bed, so the first step always has a stiffness.
-  const engaged = stiffnessOf(bed, bed.bolts.map(() => true), corners);
+  const engaged = stiffnessOf(
+    bed,
+    bed.bolts.map(() => true),
+    corners,
+  );
   let u = solve(engaged, load);
   if (!u) return mechanism();
   let energy = energyOf(bed, corners, u, load);
@@ -85,7 +90,11 @@ const along = (u: Vec3, d: Vec3, t: number): Vec3 => [u[0] + t * d[0], u[1] + t 
 const sum = (a: Sym3, b: Sym3, t: number): Sym3 => a.map((v, i) => v + t * b[i]!) as Sym3;
 
 function mechanism(): Refusal {
-  return refuse('bolts.items', 'the base can rock free: no set of bolts and bearing balances this case', 'bolts on both sides of the line the case turns about');
+  return refuse(
+    'bolts.items',
+    'the base can rock free: no set of bolts and bearing balances this case',
+    'bolts on both sides of the line the case turns about',
+  );
 }
 
 /**
@@ -100,7 +109,11 @@ function takeOutHinge(bed: Bed, load: Vec3): Refusal | undefined {
   const about = single ? atLine : scale(direction, dot(atLine, direction));
   if (length(about) > 1e-6 * (Math.hypot(load[1], load[2]) + Math.abs(load[0]))) {
     const what = single ? 'there is one bolt' : 'all bolts stand in one line';
-    return refuse('bolts.items', `${what}, and this case turns the base about it (${Math.round(length(about) / 1000)} N·m): a hinge`, 'bolts in two rows at least, across the moment');
+    return refuse(
+      'bolts.items',
+      `${what}, and this case turns the base about it (${Math.round(length(about) / 1000)} N·m): a hinge`,
+      'bolts in two rows at least, across the moment',
+    );
   }
   load[1] -= about.x;
   load[2] -= about.y;
@@ -140,7 +153,11 @@ function stiffnessOf(bed: Bed, active: readonly boolean[], pressed: readonly Poi
 }
 
 function times(k: Sym3, u: Vec3): Vec3 {
-  return [k[0] * u[0] + k[1] * u[1] + k[2] * u[2], k[1] * u[0] + k[3] * u[1] + k[4] * u[2], k[2] * u[0] + k[4] * u[1] + k[5] * u[2]];
+  return [
+    k[0] * u[0] + k[1] * u[1] + k[2] * u[2],
+    k[1] * u[0] + k[3] * u[1] + k[4] * u[2],
+    k[2] * u[0] + k[4] * u[1] + k[5] * u[2],
+  ];
 }
 
 /** Cholesky of the 3 × 3 scaled by its diagonal; undefined where it is not positive definite. */
@@ -167,7 +184,14 @@ function solve(k: Sym3, f: Vec3): Vec3 | undefined {
 }
 
 function forcesOf(bed: Bed, corners: readonly Point[], u: Vec3): Vec3 {
-  return times(stiffnessOf(bed, bed.bolts.map((b) => lift(u, b) > 0), pressedPart(corners, u)), u);
+  return times(
+    stiffnessOf(
+      bed,
+      bed.bolts.map((b) => lift(u, b) > 0),
+      pressedPart(corners, u),
+    ),
+    u,
+  );
 }
 
 function energyOf(bed: Bed, corners: readonly Point[], u: Vec3, load: Vec3): number {

@@ -4,7 +4,13 @@ import type { Job } from '../job/schema';
 import { cornersOf } from '../geometry/polygons';
 
 /** Layers of the drawing; the origin is the base centre, x forward, y to port, millimetres. */
-export const DXF_LAYERS = { outline: 'PLATE_OUTLINE', holes: 'HOLES', centres: 'HOLE_CENTRES', base: 'BASE', caution: 'CAUTION' } as const;
+export const DXF_LAYERS = {
+  outline: 'PLATE_OUTLINE',
+  holes: 'HOLES',
+  centres: 'HOLE_CENTRES',
+  base: 'BASE',
+  caution: 'CAUTION',
+} as const;
 
 /** Bulge of a quarter circle, tan(90°/4). */
 const QUARTER = Math.tan(Math.PI / 8);
@@ -18,7 +24,10 @@ export function plateDxf(job: Job, r: Resolved, cautions: readonly string[]): st
   dxf.addLayer(DXF_LAYERS.base, Colors.White, 'Continuous');
   dxf.addLayer(DXF_LAYERS.caution, Colors.White, 'Continuous');
   dxf.addLWPolyline(outlineVertices(job), { flags: LWPolylineFlags.Closed, layerName: DXF_LAYERS.outline });
-  dxf.addLWPolyline(cornersOf(r.base).map((c) => ({ point: point2d(c.x, c.y) })), { flags: LWPolylineFlags.Closed, layerName: DXF_LAYERS.base });
+  dxf.addLWPolyline(
+    cornersOf(r.base).map((c) => ({ point: point2d(c.x, c.y) })),
+    { flags: LWPolylineFlags.Closed, layerName: DXF_LAYERS.base },
+  );
   const arm = r.d0 / 2 + 3;
   for (const b of job.bolts.items) {
     dxf.addCircle(point3d(b.x, b.y, 0), r.d0 / 2, { layerName: DXF_LAYERS.holes });
@@ -26,8 +35,13 @@ export function plateDxf(job: Job, r: Resolved, cautions: readonly string[]): st
     dxf.addLine(point3d(b.x, b.y - arm, 0), point3d(b.x, b.y + arm, 0), { layerName: DXF_LAYERS.centres });
     dxf.addText(point3d(b.x + r.d0 / 2 + 2, b.y + 2, 0), 4, b.id, { layerName: DXF_LAYERS.centres });
   }
-  const lines = [`${job.name}: ${r.plateMetal.name}, ${job.plate.thickness.text}, ${r.bolts.length} holes ${r.d0.toFixed(1)} mm`, ...cautions];
-  lines.forEach((line, i) => dxf.addText(point3d(r.plate.x0, r.plate.y0 - 12 - 7 * i, 0), 4, ascii(line), { layerName: DXF_LAYERS.caution }));
+  const lines = [
+    `${job.name}: ${r.plateMetal.name}, ${job.plate.thickness.text}, ${r.bolts.length} holes ${r.d0.toFixed(1)} mm`,
+    ...cautions,
+  ];
+  lines.forEach((line, i) =>
+    dxf.addText(point3d(r.plate.x0, r.plate.y0 - 12 - 7 * i, 0), 4, ascii(line), { layerName: DXF_LAYERS.caution }),
+  );
   return dxf.stringify();
 }
 

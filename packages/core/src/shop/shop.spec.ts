@@ -22,8 +22,18 @@ it('DXF re-read by a general DXF library: holes, outline and layers', () => {
   const circles = entities.filter((e) => e.layer === DXF_LAYERS.holes);
   expect(circles.map((c) => [c.center!.x, c.center!.y, c.radius])).toEqual(job.bolts.items.map((b) => [b.x, b.y, 5.5]));
   const outline = entities.find((e) => e.layer === DXF_LAYERS.outline)!.vertices!;
-  expect([Math.min(...outline.map((v) => v.x)), Math.max(...outline.map((v) => v.x)), Math.min(...outline.map((v) => v.y)), Math.max(...outline.map((v) => v.y))]).toEqual([-115, 115, -105, 105]);
-  expect(entities.filter((e) => e.layer === DXF_LAYERS.caution).map((e) => e.text).join(' ')).toContain('does not approve');
+  expect([
+    Math.min(...outline.map((v) => v.x)),
+    Math.max(...outline.map((v) => v.x)),
+    Math.min(...outline.map((v) => v.y)),
+    Math.max(...outline.map((v) => v.y)),
+  ]).toEqual([-115, 115, -105, 105]);
+  expect(
+    entities
+      .filter((e) => e.layer === DXF_LAYERS.caution)
+      .map((e) => e.text)
+      .join(' '),
+  ).toContain('does not approve');
 });
 
 describe('template sheets', () => {
@@ -49,7 +59,15 @@ describe('template sheets', () => {
 
 it('drill list measures from the aft starboard corner', () => {
   const job = testJob();
-  expect(drillList(job, resolved(job))[0]).toEqual({ hole: 'B1', x: 205, y: 185, diameter: 11, fastener: 'M10 8.8', note: 'stack-drill with backing plate' });
+  expect(drillList(job, resolved(job))[0]).toEqual({
+    hole: 'B1',
+    x: 205,
+    y: 185,
+    diameter: 11,
+    fastener: 'M10 8.8',
+    note: 'stack-drill with backing plate',
+  });
 });
 
-it('grip is the whole stack: washer 2 + plate 8 + skin 8 + backing 5 + washer 2', () => expect(gripOf(resolved(testJob()), false)).toBe(25));
+it('grip is the whole stack: washer 2 + plate 8 + skin 8 + backing 5 + washer 2', () =>
+  expect(gripOf(resolved(testJob()), false)).toBe(25));

@@ -2,7 +2,10 @@ import { heightOf, widthOf } from '../geometry/rects';
 import type { Rect } from '../geometry/points';
 
 /** A 1:1 drilling template cut into sheets of paper. Millimetres throughout. */
-export const PAPERS = { a4: { name: 'A4', width: 210, height: 297 }, letter: { name: 'US Letter', width: 215.9, height: 279.4 } } as const;
+export const PAPERS = {
+  a4: { name: 'A4', width: 210, height: 297 },
+  letter: { name: 'US Letter', width: 215.9, height: 279.4 },
+} as const;
 export type PaperName = keyof typeof PAPERS;
 
 export const MARGIN = 10;

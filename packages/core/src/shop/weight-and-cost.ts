@@ -30,7 +30,9 @@ export function massOf(r: Resolved, corner: number): number {
 export function roughCost(r: Resolved, corner: number): number {
   const sheets = r.far.kind === 'plate' ? 2 : 1;
   const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2;
-  const metalCost = face * r.plateThickness * r.plateMetal.density * 1e-9 * RATES.perKg[r.plateMetal.group] + (r.far.kind === 'plate' ? face * r.far.thickness * r.far.metal.density * 1e-9 * RATES.perKg[r.far.metal.group] : 0);
+  const metalCost =
+    face * r.plateThickness * r.plateMetal.density * 1e-9 * RATES.perKg[r.plateMetal.group] +
+    (r.far.kind === 'plate' ? face * r.far.thickness * r.far.metal.density * 1e-9 * RATES.perKg[r.far.metal.group] : 0);
   const cut = ((widthOf(r.plate) + heightOf(r.plate)) / 500) * RATES.perMetreCut * sheets;
   const holes = r.bolts.length * RATES.perHole * (sheets + 1);
   const dear = r.grade.stainless ? RATES.stainlessBolt : r.grade.fub > 850 ? RATES.strongBolt : 1;

@@ -68,7 +68,8 @@ it('laminate at ψ 0.35, worked by hand from ISO 12215-5 Annex C (memory): 168.5
   expect(l.punch).toBeCloseTo(66, 3);
 });
 
-it('plywood embedment, EN 1995-1-1 eq. 8.36: 8 mm in ρ 630 is 63.76 MPa', () => expect(plywood('birch')!.bearing(8)).toBeCloseTo(63.756, 3));
+it('plywood embedment, EN 1995-1-1 eq. 8.36: 8 mm in ρ 630 is 63.76 MPa', () =>
+  expect(plywood('birch')!.bearing(8)).toBeCloseTo(63.756, 3));
 
 it('next stock thickness', () => {
   expect(nextThickness(6, 1, MM_PLATE)?.thickness).toBe(8);

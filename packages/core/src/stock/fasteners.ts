@@ -31,7 +31,20 @@ export interface FastenerSize {
   readonly hole: Readonly<Record<HoleFit, number>>;
 }
 
-type MetricRow = [d: number, P: number, s: number, k: number, m: number, w: number, wt: number, l: number, lt: number, fine: number, medium: number, coarse: number];
+type MetricRow = [
+  d: number,
+  P: number,
+  s: number,
+  k: number,
+  m: number,
+  w: number,
+  wt: number,
+  l: number,
+  lt: number,
+  fine: number,
+  medium: number,
+  coarse: number,
+];
 
 const METRIC: readonly MetricRow[] = [
   [5, 0.8, 8, 3.5, 4.7, 10, 1, 15, 1.2, 5.3, 5.5, 5.8],
@@ -44,7 +57,21 @@ const METRIC: readonly MetricRow[] = [
   [24, 3, 36, 15, 21.5, 44, 4, 72, 5, 25, 26, 28],
 ];
 
-type InchRow = [id: string, d: number, tpi: number, s: number, k: number, m: number, w: number, wt: number, l: number, lt: number, close: number, normal: number, loose: number];
+type InchRow = [
+  id: string,
+  d: number,
+  tpi: number,
+  s: number,
+  k: number,
+  m: number,
+  w: number,
+  wt: number,
+  l: number,
+  lt: number,
+  close: number,
+  normal: number,
+  loose: number,
+];
 
 const UNIFIED: readonly InchRow[] = [
   ['1/4-20', 0.25, 20, 0.4375, 0.163, 0.226, 0.625, 0.065, 0.734, 0.065, 0.266, 0.281, 0.297],

@@ -6,7 +6,10 @@ export interface PlateThickness {
   readonly text: string;
 }
 
-export const MM_PLATE: readonly PlateThickness[] = [2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30].map((t) => ({ thickness: t, text: `${t} mm` }));
+export const MM_PLATE: readonly PlateThickness[] = [2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30].map((t) => ({
+  thickness: t,
+  text: `${t} mm`,
+}));
 
 export const INCH_PLATE: readonly PlateThickness[] = [
   ['1/8', 0.125],
@@ -22,5 +25,7 @@ export const INCH_PLATE: readonly PlateThickness[] = [
 
 /** The stock next thinner (−1) or thicker (+1) than `from`; undefined at the end of the list. */
 export function nextThickness(from: number, direction: 1 | -1, stock: readonly PlateThickness[]): PlateThickness | undefined {
-  return direction > 0 ? stock.find((p) => p.thickness > from + 1e-6) : [...stock].reverse().find((p) => p.thickness < from - 1e-6);
+  return direction > 0
+    ? stock.find((p) => p.thickness > from + 1e-6)
+    : [...stock].reverse().find((p) => p.thickness < from - 1e-6);
 }

@@ -6,11 +6,27 @@ import type { FreeLoad, Job } from '../job/schema';
 /** A free load case for tests, N and N·mm at the datum. */
 export function freeLoad(v: Partial<Record<'fx' | 'fy' | 'fz' | 'mx' | 'my' | 'mz' | 'z', number>>, id = 'L1'): FreeLoad {
   const q = (n = 0) => fromSheet(n, String(n));
-  return { kind: 'free', id, name: `Case ${id}`, fx: q(v.fx), fy: q(v.fy), fz: q(v.fz), mx: q(v.mx), my: q(v.my), mz: q(v.mz), x: q(), y: q(), z: q(v.z) };
+  return {
+    kind: 'free',
+    id,
+    name: `Case ${id}`,
+    fx: q(v.fx),
+    fy: q(v.fy),
+    fz: q(v.fz),
+    mx: q(v.mx),
+    my: q(v.my),
+    mz: q(v.mz),
+    x: q(),
+    y: q(),
+    z: q(v.z),
+  };
 }
 
 /** The new job under one load, so each test changes only what it is about. */
-export function testJob(load: Parameters<typeof freeLoad>[0] = { fx: 3000, fz: 2000, z: 120 }, change: (j: Job) => Job = (j) => j): Job {
+export function testJob(
+  load: Parameters<typeof freeLoad>[0] = { fx: 3000, fz: 2000, z: 120 },
+  change: (j: Job) => Job = (j) => j,
+): Job {
   const skin = { ...newJob('t', 'Test').skin, thickness: fromSheet(8, '8 mm') };
   return change({ ...newJob('t', 'Test'), skin, loads: [freeLoad(load)] });
 }

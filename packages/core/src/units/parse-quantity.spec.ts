@@ -5,7 +5,13 @@ import { parseQuantity, type ReadingRules } from './parse-quantity';
 import { isRefusal } from './refusal';
 import type { Dimension } from './unit-table';
 
-const rules = (dimension: Dimension, bareUnit: string, more: Partial<ReadingRules> = {}): ReadingRules => ({ field: 'x', dimension, bareUnit, allowed: 'anything here', ...more });
+const rules = (dimension: Dimension, bareUnit: string, more: Partial<ReadingRules> = {}): ReadingRules => ({
+  field: 'x',
+  dimension,
+  bareUnit,
+  allowed: 'anything here',
+  ...more,
+});
 const value = (text: string, r: ReadingRules) => {
   const q = parseQuantity(text, r);
   return isRefusal(q) ? q.because : q.value;
@@ -18,7 +24,7 @@ describe('lengths as people write them (25.4 mm to the inch, exact)', () => {
     ['1-1/2 in', 38.1],
     ['½"', 12.7],
     ['2¾ in', 69.85],
-    ["4' 2-3/8\"", 4 * 304.8 + 2.375 * 25.4],
+    ['4\' 2-3/8"', 4 * 304.8 + 2.375 * 25.4],
     ["4'", 1219.2],
     ['4 ft 2 in', 1270],
     ['0.5 in', 12.7],
@@ -45,9 +51,12 @@ describe('gauges', () => {
     expect(value('10 ga', rules('length', 'mm'))).toContain('metal');
     expect(value('3 ga', rules('length', 'mm', { gauges: 'steel' }))).toContain('7 to 26 ga');
   });
-  it.each(Object.entries(GAUGE_INCH.aluminium))('Brown & Sharpe %s is 0.005·92^((36−n)/39) to the table’s four figures', (n, inch) => {
-    expect(Math.abs(0.005 * 92 ** ((36 - Number(n)) / 39) - inch)).toBeLessThan(0.0003);
-  });
+  it.each(Object.entries(GAUGE_INCH.aluminium))(
+    'Brown & Sharpe %s is 0.005·92^((36−n)/39) to the table’s four figures',
+    (n, inch) => {
+      expect(Math.abs(0.005 * 92 ** ((36 - Number(n)) / 39) - inch)).toBeLessThan(0.0003);
+    },
+  );
 });
 
 describe('forces, moments, angles (NIST SP 811: 1 lbf = 4.448 221 615 2605 N)', () => {
@@ -80,7 +89,12 @@ describe('what cannot be read is refused by name, never guessed', () => {
     ['5 kg', 'unit'],
   ])('"%s"', (text, because) => expect(value(text, rules('length', 'mm'))).toContain(because));
   it('limits are said, not clamped to', () => {
-    expect(parseQuantity('0', rules('length', 'mm', { above: 0, allowed: 'over 0 up to 60 mm' }))).toEqual({ refused: true, field: 'x', because: '0 is too small', allowed: 'over 0 up to 60 mm' });
+    expect(parseQuantity('0', rules('length', 'mm', { above: 0, allowed: 'over 0 up to 60 mm' }))).toEqual({
+      refused: true,
+      field: 'x',
+      because: '0 is too small',
+      allowed: 'over 0 up to 60 mm',
+    });
     expect(value('61', rules('length', 'mm', { max: 60 }))).toContain('too large');
     expect(value('-1', rules('length', 'mm', { min: 0 }))).toContain('too small');
   });
@@ -89,10 +103,14 @@ describe('what cannot be read is refused by name, never guessed', () => {
 describe('showing and reading back', () => {
   it('round-trips within the precision shown', () => {
     fc.assert(
-      fc.property(fc.double({ min: -4000, max: 4000, noNaN: true }), fc.constantFrom('mm' as const, 'inch' as const), (mm, system) => {
-        const back = value(formatQuantity(mm, 'length', system), rules('length', 'mm'));
-        expect(Math.abs((back as number) - mm)).toBeLessThanOrEqual(system === 'mm' ? 0.0501 : 0.0128);
-      }),
+      fc.property(
+        fc.double({ min: -4000, max: 4000, noNaN: true }),
+        fc.constantFrom('mm' as const, 'inch' as const),
+        (mm, system) => {
+          const back = value(formatQuantity(mm, 'length', system), rules('length', 'mm'));
+          expect(Math.abs((back as number) - mm)).toBeLessThanOrEqual(system === 'mm' ? 0.0501 : 0.0128);
+        },
+      ),
     );
   });
   it('keeps honest precision', () => {

@@ -24,12 +24,25 @@ export interface ReadingRules {
   readonly gauges?: GaugeTable;
 }
 
-const VULGAR: Readonly<Record<string, string>> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3' };
+const VULGAR: Readonly<Record<string, string>> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+};
 
 const NUMBER = String.raw`(?:\d+(?:\.\d+)?|\.\d+)`;
 const FRACTION = String.raw`\d+\s*/\s*\d+`;
 const MIXED = String.raw`(?:\d+(?:\s+|\s*-\s*)${FRACTION}|${FRACTION}|${NUMBER})`;
-const FEET_INCHES = new RegExp(String.raw`^(${NUMBER})\s*(?:'|′|’|ft\.?|feet|foot)\s*-?\s*(${MIXED})\s*(?:"|″|”|''|in\.?|inch|inches)?$`, 'i');
+const FEET_INCHES = new RegExp(
+  String.raw`^(${NUMBER})\s*(?:'|′|’|ft\.?|feet|foot)\s*-?\s*(${MIXED})\s*(?:"|″|”|''|in\.?|inch|inches)?$`,
+  'i',
+);
 const PLAIN = new RegExp(String.raw`^(${MIXED})\s*(.*)$`, 'i');
 const GAUGE = /^(\d+)\s*(?:ga|ga\.|gauge|swg|#)$/i;
 
@@ -51,7 +64,10 @@ export function parseQuantity(text: string, rules: ReadingRules): ParsedQuantity
   const no = (because: string) => refuse(rules.field, because, rules.allowed);
   if (shown === '') return no('nothing was typed');
   if (shown.length > 60) return no('that is longer than 60 characters');
-  let s = shown.replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c]}`).replace(/[−–]/g, '-').trim();
+  let s = shown
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (c) => ` ${VULGAR[c]}`)
+    .replace(/[−–]/g, '-')
+    .trim();
   if (/^[-+]?\d{1,3},\d{3}(?!\d)/.test(s)) {
     return no(`"${shown}" can be read two ways; write ${s.replace(',', '')} or ${s.replace(',', '.')}`);
   }
@@ -77,7 +93,9 @@ function readUnsigned(s: string, rules: ReadingRules): { value: number; unit: st
     if (gauge) {
       if (!rules.gauges) return '% is a gauge, and the metal it belongs to is not known here; type the thickness';
       const value = gaugeThickness(rules.gauges, Number(gauge[1]));
-      return value === undefined ? `% is not in the ${rules.gauges} gauge table (${gaugeRange(rules.gauges)})` : { value, unit: 'ga' };
+      return value === undefined
+        ? `% is not in the ${rules.gauges} gauge table (${gaugeRange(rules.gauges)})`
+        : { value, unit: 'ga' };
     }
     const feet = FEET_INCHES.exec(s);
     if (feet) return { value: (12 * Number(feet[1]) + readMixed(feet[2]!)) * INCH, unit: 'in' };
@@ -89,7 +107,10 @@ function readUnsigned(s: string, rules: ReadingRules): { value: number; unit: st
   const bareFraction = spelt === '' && rules.dimension === 'length' && plain[1]!.includes('/');
   const unit = unitOf(rules.dimension, spelt === '' ? (bareFraction ? 'in' : rules.bareUnit) : spelt);
   if (!unit) {
-    const known = UNITS[rules.dimension].map((u) => u.show).filter(Boolean).join(', ');
+    const known = UNITS[rules.dimension]
+      .map((u) => u.show)
+      .filter(Boolean)
+      .join(', ');
     return `% has a unit that is not read here (${known || 'no unit'})`;
   }
   return { value: number * unit.factor, unit: unit.show };

@@ -37,7 +37,11 @@ export const UNITS: Readonly<Record<Dimension, readonly UnitRow[]>> = {
     { show: 'N·m', spellings: ['nm', 'n·m', 'n.m', 'n-m', 'n m'], factor: 1000 },
     { show: 'kN·m', spellings: ['knm', 'kn·m', 'kn.m', 'kn-m', 'kn m'], factor: 1e6 },
     { show: 'N·mm', spellings: ['nmm', 'n·mm', 'n.mm'], factor: 1 },
-    { show: 'lb·ft', spellings: ['ft-lb', 'ft-lbs', 'ft lb', 'ft·lb', 'lb-ft', 'lb ft', 'lb·ft', 'ftlb', 'lbft', 'ft-lbf'], factor: POUND_FORCE * 12 * INCH },
+    {
+      show: 'lb·ft',
+      spellings: ['ft-lb', 'ft-lbs', 'ft lb', 'ft·lb', 'lb-ft', 'lb ft', 'lb·ft', 'ftlb', 'lbft', 'ft-lbf'],
+      factor: POUND_FORCE * 12 * INCH,
+    },
     { show: 'lb·in', spellings: ['in-lb', 'in-lbs', 'in lb', 'in·lb', 'lb-in', 'lb in', 'lb·in'], factor: POUND_FORCE * INCH },
   ],
   mass: [

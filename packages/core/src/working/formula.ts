@@ -21,7 +21,10 @@ type Node = () => number;
 
 const ONE: Readonly<Record<string, (x: number) => number>> = { sqrt: Math.sqrt, abs: Math.abs, sin: Math.sin, cos: Math.cos };
 /** Take two or more, pairwise. */
-const MANY: Readonly<Record<string, (a: number, b: number) => number>> = { min: (a, b) => Math.min(a, b), max: (a, b) => Math.max(a, b) };
+const MANY: Readonly<Record<string, (a: number, b: number) => number>> = {
+  min: (a, b) => Math.min(a, b),
+  max: (a, b) => Math.max(a, b),
+};
 
 const TOKEN = /\s*(?:(\d+(?:\.\d+)?)|([\p{L}][\p{L}\d_.']*)|([-−+·*/^(),²³]))/uy;
 

@@ -19,7 +19,14 @@ export class Working {
     const value = formula.of(inputs);
     if (this.recording) {
       const used = Object.fromEntries(formula.symbols.map((s) => [s, inputs[s]!]));
-      this.steps.push({ symbol: formula.symbol, text: formula.text, inputs: used, value, unit: formula.unit, ...(note ? { note } : {}) });
+      this.steps.push({
+        symbol: formula.symbol,
+        text: formula.text,
+        inputs: used,
+        value,
+        unit: formula.unit,
+        ...(note ? { note } : {}),
+      });
     }
     return value;
   }
@@ -35,7 +42,8 @@ export class Working {
 export function plainNumber(value: number): string {
   if (!Number.isFinite(value)) return value > 0 ? '∞' : value < 0 ? '−∞' : '—';
   const a = Math.abs(value);
-  const s = a === 0 ? '0' : a >= 1000 ? value.toFixed(0) : a >= 100 ? value.toFixed(1) : a >= 1 ? value.toFixed(2) : value.toPrecision(3);
+  const s =
+    a === 0 ? '0' : a >= 1000 ? value.toFixed(0) : a >= 100 ? value.toFixed(1) : a >= 1 ? value.toFixed(2) : value.toPrecision(3);
   return s.replace('-', '−');
 }
 
@@ -43,5 +51,7 @@ export function plainNumber(value: number): string {
 export function substituted(step: Step): string {
   const names = Object.keys(step.inputs).sort((a, b) => b.length - a.length);
   if (names.length === 0) return '';
-  return step.text.replace(/[\p{L}][\p{L}\d_.']*/gu, (name) => (Object.hasOwn(step.inputs, name) ? plainNumber(step.inputs[name]!) : name));
+  return step.text.replace(/[\p{L}][\p{L}\d_.']*/gu, (name) =>
+    Object.hasOwn(step.inputs, name) ? plainNumber(step.inputs[name]!) : name,
+  );
 }

@@ -79,7 +79,9 @@ export class ChooseStage implements OnDestroy {
   private makeWorker(): Worker {
     const worker = new Worker(new URL('../workers/chooser.worker', import.meta.url), { type: 'module' });
     worker.addEventListener('message', ({ data }: MessageEvent<FromChooser>) => this.take(data));
-    worker.addEventListener('error', () => this.take({ kind: 'broken', message: 'The search stopped; nothing was changed. Try again.' }));
+    worker.addEventListener('error', () =>
+      this.take({ kind: 'broken', message: 'The search stopped; nothing was changed. Try again.' }),
+    );
     return worker;
   }
 
@@ -128,4 +130,5 @@ export class ChooseStage implements OnDestroy {
   }
 }
 
-const sameOrigin = (a: Job | null, b: Job) => a !== null && JSON.stringify({ ...a, name: '', note: '' }) === JSON.stringify({ ...b, name: '', note: '' });
+const sameOrigin = (a: Job | null, b: Job) =>
+  a !== null && JSON.stringify({ ...a, name: '', note: '' }) === JSON.stringify({ ...b, name: '', note: '' });

@@ -1,4 +1,14 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, effect, ElementRef, inject, input, type OnDestroy, output } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  type OnDestroy,
+  output,
+} from '@angular/core';
 import { ScatterChart } from 'echarts/charts';
 import { GridComponent, LegendComponent } from 'echarts/components';
 import { init, use, type ECharts } from 'echarts/core';
@@ -63,7 +73,17 @@ export class OptionsChart implements OnDestroy {
     const point = (o: SoundOption) => ({ value: [o.mass * k, o.cost], option: o });
     const kinds = [...new Set(this.options().map((o) => o.weakest))];
     const now = this.current();
-    const axis = (name: string) => ({ type: 'value' as const, scale: true, name, nameLocation: 'middle' as const, nameGap: 28, nameTextStyle: LABEL, axisLabel: { ...LABEL, fontFamily: 'Barlow' }, axisLine: { show: true, lineStyle: { color: '#1c1a17' } }, splitLine: { lineStyle: { color: '#d8d0bd' } } });
+    const axis = (name: string) => ({
+      type: 'value' as const,
+      scale: true,
+      name,
+      nameLocation: 'middle' as const,
+      nameGap: 28,
+      nameTextStyle: LABEL,
+      axisLabel: { ...LABEL, fontFamily: 'Barlow' },
+      axisLine: { show: true, lineStyle: { color: '#1c1a17' } },
+      splitLine: { lineStyle: { color: '#d8d0bd' } },
+    });
     this.chart.setOption(
       {
         animation: false,
@@ -83,8 +103,28 @@ export class OptionsChart implements OnDestroy {
               .filter((o) => o.weakest === kind)
               .map(point),
           })),
-          { name: 'nothing lighter is cheaper', type: 'scatter' as const, symbol: 'circle', symbolSize: 15, itemStyle: { color: 'rgba(0,0,0,0)', borderColor: '#9c3a14', borderWidth: 2 }, data: this.best().map(point), z: 5 },
-          ...(now ? [{ name: 'as it stands', type: 'scatter' as const, symbol: 'path://M0 8L8 0L20 12L32 0L40 8L28 20L40 32L32 40L20 28L8 40L0 32L12 20Z', symbolSize: 15, itemStyle: { color: '#9c3a14', borderColor: '#fff', borderWidth: 1 }, data: [[now.mass * k, now.cost]], z: 6 }] : []),
+          {
+            name: 'nothing lighter is cheaper',
+            type: 'scatter' as const,
+            symbol: 'circle',
+            symbolSize: 15,
+            itemStyle: { color: 'rgba(0,0,0,0)', borderColor: '#9c3a14', borderWidth: 2 },
+            data: this.best().map(point),
+            z: 5,
+          },
+          ...(now
+            ? [
+                {
+                  name: 'as it stands',
+                  type: 'scatter' as const,
+                  symbol: 'path://M0 8L8 0L20 12L32 0L40 8L28 20L40 32L32 40L20 28L8 40L0 32L12 20Z',
+                  symbolSize: 15,
+                  itemStyle: { color: '#9c3a14', borderColor: '#fff', borderWidth: 1 },
+                  data: [[now.mass * k, now.cost]],
+                  z: 6,
+                },
+              ]
+            : []),
         ],
       },
       true,

@@ -12,14 +12,25 @@ export const flip = (y: number): number => -y;
 /** The plate with room round it for dragging. */
 export function plateView(job: Job): Rect {
   const plate = outlineOf(job);
-  return boundsOf([{ x: plate.x0, y: plate.y0 }, { x: plate.x1, y: plate.y1 }], Math.max(widthOf(plate), heightOf(plate)) * 0.16);
+  return boundsOf(
+    [
+      { x: plate.x0, y: plate.y0 },
+      { x: plate.x1, y: plate.y1 },
+    ],
+    Math.max(widthOf(plate), heightOf(plate)) * 0.16,
+  );
 }
 
 /** The plate with the whole panel it stands on and a strip of its bearers. */
 export function panelView(job: Job): Rect {
   const near = plateView(job);
   const panel = panelOf(job);
-  return { x0: Math.min(near.x0, panel.x0 - 14), x1: Math.max(near.x1, panel.x1 + 14), y0: Math.min(near.y0, panel.y0 - 14), y1: Math.max(near.y1, panel.y1 + 14) };
+  return {
+    x0: Math.min(near.x0, panel.x0 - 14),
+    x1: Math.max(near.x1, panel.x1 + 14),
+    y0: Math.min(near.y0, panel.y0 - 14),
+    y1: Math.max(near.y1, panel.y1 + 14),
+  };
 }
 
 /** The one drawing of the plate: rack, plan and sheets use it, stages lay their own things over it. 1 unit is 1 mm. */
@@ -32,7 +43,12 @@ export function panelView(job: Job): Rect {
         <svg:rect width="7" height="7" fill="#8e9a8a" />
         <svg:line x1="0" y1="0" x2="0" y2="7" stroke="#6c7a70" stroke-width="2.5" />
       </svg:pattern>
-      <svg:pattern [attr.id]="uid + 'skin'" [attr.width]="grain().size" [attr.height]="grain().size" patternUnits="userSpaceOnUse">
+      <svg:pattern
+        [attr.id]="uid + 'skin'"
+        [attr.width]="grain().size"
+        [attr.height]="grain().size"
+        patternUnits="userSpaceOnUse"
+      >
         <svg:rect [attr.width]="grain().size" [attr.height]="grain().size" fill="#c9d0c3" />
         <svg:path [attr.d]="grain().d" stroke="#b4beaf" stroke-width="1.2" fill="none" />
       </svg:pattern>
@@ -41,21 +57,73 @@ export function panelView(job: Job): Rect {
       </svg:pattern>
     </svg:defs>
     <svg:rect x="-12000" y="-12000" width="24000" height="24000" [attr.fill]="'url(#' + uid + 'bearer)'" />
-    <svg:rect [attr.x]="panel().x0" [attr.y]="-panel().y1" [attr.width]="w(panel())" [attr.height]="h(panel())" [attr.fill]="'url(#' + uid + 'skin)'" stroke="#5d6b61" stroke-width="0.8" />
+    <svg:rect
+      [attr.x]="panel().x0"
+      [attr.y]="-panel().y1"
+      [attr.width]="w(panel())"
+      [attr.height]="h(panel())"
+      [attr.fill]="'url(#' + uid + 'skin)'"
+      stroke="#5d6b61"
+      stroke-width="0.8"
+    />
     @if (job().far.kind === 'plate') {
-      <svg:rect [attr.x]="plate().x0 + 3" [attr.y]="-plate().y1 + 3" [attr.width]="w(plate())" [attr.height]="h(plate())" [attr.rx]="job().plate.corner" fill="none" stroke="#47524a" stroke-width="0.9" stroke-dasharray="5 3" />
+      <svg:rect
+        [attr.x]="plate().x0 + 3"
+        [attr.y]="-plate().y1 + 3"
+        [attr.width]="w(plate())"
+        [attr.height]="h(plate())"
+        [attr.rx]="job().plate.corner"
+        fill="none"
+        stroke="#47524a"
+        stroke-width="0.9"
+        stroke-dasharray="5 3"
+      />
     }
-    <svg:rect class="plate" [attr.x]="plate().x0" [attr.y]="-plate().y1" [attr.width]="w(plate())" [attr.height]="h(plate())" [attr.rx]="job().plate.corner" fill="#2b2a63" stroke="#16153a" stroke-width="1.2" />
+    <svg:rect
+      class="plate"
+      [attr.x]="plate().x0"
+      [attr.y]="-plate().y1"
+      [attr.width]="w(plate())"
+      [attr.height]="h(plate())"
+      [attr.rx]="job().plate.corner"
+      fill="#2b2a63"
+      stroke="#16153a"
+      stroke-width="1.2"
+    />
     <svg:g stroke="#dfe3f7" stroke-width="0.5" opacity="0.55" stroke-dasharray="9 2 2 2" fill="none">
       <svg:line [attr.x1]="plate().x0" [attr.x2]="plate().x1" y1="0" y2="0" />
       <svg:line x1="0" x2="0" [attr.y1]="-plate().y0" [attr.y2]="-plate().y1" />
     </svg:g>
-    <svg:rect [attr.x]="base().x0" [attr.y]="-base().y1" [attr.width]="w(base())" [attr.height]="h(base())" fill="#3d3c7d" stroke="#dfe3f7" stroke-width="0.9" />
+    <svg:rect
+      [attr.x]="base().x0"
+      [attr.y]="-base().y1"
+      [attr.width]="w(base())"
+      [attr.height]="h(base())"
+      fill="#3d3c7d"
+      stroke="#dfe3f7"
+      stroke-width="0.9"
+    />
     @if (pressed()) {
-      <svg:polygon [attr.points]="pressed()" [attr.fill]="'url(#' + uid + 'press)'" stroke="#dfe3f7" stroke-width="0.5" stroke-dasharray="2 2" opacity="0.75" />
+      <svg:polygon
+        [attr.points]="pressed()"
+        [attr.fill]="'url(#' + uid + 'press)'"
+        stroke="#dfe3f7"
+        stroke-width="0.5"
+        stroke-dasharray="2 2"
+        opacity="0.75"
+      />
     }
     @for (hole of job().base.holes; track hole.id) {
-      <svg:rect [attr.x]="hole.x - holeD() / 2 - job().base.slot.v / 2" [attr.y]="-hole.y - holeD() / 2" [attr.width]="holeD() + job().base.slot.v" [attr.height]="holeD()" [attr.rx]="holeD() / 2" fill="#201f4d" stroke="#dfe3f7" stroke-width="0.5" />
+      <svg:rect
+        [attr.x]="hole.x - holeD() / 2 - job().base.slot.v / 2"
+        [attr.y]="-hole.y - holeD() / 2"
+        [attr.width]="holeD() + job().base.slot.v"
+        [attr.height]="holeD()"
+        [attr.rx]="holeD() / 2"
+        fill="#201f4d"
+        stroke="#dfe3f7"
+        stroke-width="0.5"
+      />
     }
     @for (b of bolts(); track b.id) {
       <svg:g [attr.transform]="'translate(' + b.x + ' ' + -b.y + ')'">
@@ -64,12 +132,35 @@ export function panelView(job: Job): Rect {
         <svg:polygon [attr.points]="hexagon()" fill="#c99a3c" stroke="#5e430c" stroke-width="0.7" />
         <svg:path [attr.d]="cross()" stroke="#16153a" stroke-width="0.7" fill="none" />
         @if (b.share > 0 && labels()) {
-          <svg:circle [attr.r]="washer() / 2 + 2.5" fill="none" stroke="#f3eee1" [attr.stroke-width]="2.4" [attr.stroke-dasharray]="b.arc" transform="rotate(-90)" />
+          <svg:circle
+            [attr.r]="washer() / 2 + 2.5"
+            fill="none"
+            stroke="#f3eee1"
+            [attr.stroke-width]="2.4"
+            [attr.stroke-dasharray]="b.arc"
+            transform="rotate(-90)"
+          />
         }
         @if (labels()) {
-          <svg:text [attr.x]="b.side * (washer() / 2 + 5)" [attr.text-anchor]="b.side > 0 ? 'start' : 'end'" [attr.y]="b.percent > 0 ? -1 : text() * 0.35" [attr.font-size]="text()" class="scribed">{{ b.id }}</svg:text>
+          <svg:text
+            [attr.x]="b.side * (washer() / 2 + 5)"
+            [attr.text-anchor]="b.side > 0 ? 'start' : 'end'"
+            [attr.y]="b.percent > 0 ? -1 : text() * 0.35"
+            [attr.font-size]="text()"
+            class="scribed"
+          >
+            {{ b.id }}
+          </svg:text>
           @if (b.percent > 0) {
-            <svg:text [attr.x]="b.side * (washer() / 2 + 5)" [attr.text-anchor]="b.side > 0 ? 'start' : 'end'" [attr.y]="text() * 0.9" [attr.font-size]="text() * 0.88" class="scribed">{{ b.percent }} %</svg:text>
+            <svg:text
+              [attr.x]="b.side * (washer() / 2 + 5)"
+              [attr.text-anchor]="b.side > 0 ? 'start' : 'end'"
+              [attr.y]="text() * 0.9"
+              [attr.font-size]="text() * 0.88"
+              class="scribed"
+            >
+              {{ b.percent }} %
+            </svg:text>
           }
         }
       </svg:g>
@@ -128,7 +219,9 @@ export class PlateDrawing {
 
   protected readonly hexagon = computed(() => {
     const r = (this.size()?.acrossFlats ?? 16) / Math.sqrt(3);
-    return [0, 1, 2, 3, 4, 5].map((i) => `${(r * Math.cos((i * Math.PI) / 3)).toFixed(2)},${(r * Math.sin((i * Math.PI) / 3)).toFixed(2)}`).join(' ');
+    return [0, 1, 2, 3, 4, 5]
+      .map((i) => `${(r * Math.cos((i * Math.PI) / 3)).toFixed(2)},${(r * Math.sin((i * Math.PI) / 3)).toFixed(2)}`)
+      .join(' ');
   });
   protected readonly cross = computed(() => {
     const r = this.d0() / 2.4;
@@ -157,7 +250,13 @@ export class PlateDrawing {
     const round = 2 * Math.PI * (this.washer() / 2 + 2.5);
     return items.map((b, i) => {
       const share = total > 0 ? pulls[i]! / total : 0;
-      return { ...b, share, percent: Math.round(share * 100), side: b.x > 0 ? -1 : 1, arc: `${(share * round).toFixed(2)} ${round.toFixed(2)}` };
+      return {
+        ...b,
+        share,
+        percent: Math.round(share * 100),
+        side: b.x > 0 ? -1 : 1,
+        arc: `${(share * round).toFixed(2)} ${round.toFixed(2)}`,
+      };
     });
   });
 

@@ -26,31 +26,110 @@ const HALF = 62;
   },
   template: `
     <svg:defs>
-      <svg:pattern id="cut-plate" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><svg:rect width="4" height="4" fill="#2b2a63" /><svg:line x1="0" y1="0" x2="0" y2="4" stroke="#8f92cc" stroke-width="0.7" /></svg:pattern>
-      <svg:pattern id="cut-base" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><svg:rect width="4" height="4" fill="#55549a" /><svg:line x1="0" y1="0" x2="0" y2="4" stroke="#dfe3f7" stroke-width="0.7" /></svg:pattern>
-      <svg:pattern id="cut-skin" width="5" height="2.5" patternUnits="userSpaceOnUse"><svg:rect width="5" height="2.5" fill="#c9d0c3" /><svg:line x1="0" y1="1.2" x2="5" y2="1.2" stroke="#95a291" stroke-width="0.5" /></svg:pattern>
+      <svg:pattern id="cut-plate" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <svg:rect width="4" height="4" fill="#2b2a63" />
+        <svg:line x1="0" y1="0" x2="0" y2="4" stroke="#8f92cc" stroke-width="0.7" />
+      </svg:pattern>
+      <svg:pattern id="cut-base" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <svg:rect width="4" height="4" fill="#55549a" />
+        <svg:line x1="0" y1="0" x2="0" y2="4" stroke="#dfe3f7" stroke-width="0.7" />
+      </svg:pattern>
+      <svg:pattern id="cut-skin" width="5" height="2.5" patternUnits="userSpaceOnUse">
+        <svg:rect width="5" height="2.5" fill="#c9d0c3" />
+        <svg:line x1="0" y1="1.2" x2="5" y2="1.2" stroke="#95a291" stroke-width="0.5" />
+      </svg:pattern>
     </svg:defs>
     @for (l of stack().layers; track l.part + l.x0) {
-      <svg:rect [attr.x]="l.x0" [attr.y]="l.top" [attr.width]="l.x1 - l.x0" [attr.height]="l.bottom - l.top" [attr.fill]="fill[l.part]" stroke="#1c1a17" stroke-width="0.35" />
+      <svg:rect
+        [attr.x]="l.x0"
+        [attr.y]="l.top"
+        [attr.width]="l.x1 - l.x0"
+        [attr.height]="l.bottom - l.top"
+        [attr.fill]="fill[l.part]"
+        stroke="#1c1a17"
+        stroke-width="0.35"
+      />
     }
     @if (stack().bolt; as b) {
       <svg:g stroke="#5e430c" stroke-width="0.35">
-        <svg:rect [attr.x]="b.x - b.hole / 2" [attr.y]="b.under" [attr.width]="b.hole" [attr.height]="b.far - b.under" fill="#f3eee1" stroke="none" />
+        <svg:rect
+          [attr.x]="b.x - b.hole / 2"
+          [attr.y]="b.under"
+          [attr.width]="b.hole"
+          [attr.height]="b.far - b.under"
+          fill="#f3eee1"
+          stroke="none"
+        />
         <svg:rect [attr.x]="b.x - b.d / 2" [attr.y]="b.under" [attr.width]="b.d" [attr.height]="b.end - b.under" fill="#c99a3c" />
         <svg:path [attr.d]="b.thread" fill="none" stroke-width="0.25" />
-        <svg:rect [attr.x]="b.x - b.flats / 2" [attr.y]="b.head" [attr.width]="b.flats" [attr.height]="b.washerTop - b.head" fill="#c99a3c" />
-        <svg:rect [attr.x]="b.x - b.nearWasher / 2" [attr.y]="b.washerTop" [attr.width]="b.nearWasher" [attr.height]="b.under - b.washerTop" fill="#dcc389" />
-        <svg:rect [attr.x]="b.x - b.farWasher / 2" [attr.y]="b.far" [attr.width]="b.farWasher" [attr.height]="b.nut - b.far" fill="#dcc389" />
-        <svg:rect [attr.x]="b.x - b.flats / 2" [attr.y]="b.nut" [attr.width]="b.flats" [attr.height]="b.nutEnd - b.nut" fill="#c99a3c" />
+        <svg:rect
+          [attr.x]="b.x - b.flats / 2"
+          [attr.y]="b.head"
+          [attr.width]="b.flats"
+          [attr.height]="b.washerTop - b.head"
+          fill="#c99a3c"
+        />
+        <svg:rect
+          [attr.x]="b.x - b.nearWasher / 2"
+          [attr.y]="b.washerTop"
+          [attr.width]="b.nearWasher"
+          [attr.height]="b.under - b.washerTop"
+          fill="#dcc389"
+        />
+        <svg:rect
+          [attr.x]="b.x - b.farWasher / 2"
+          [attr.y]="b.far"
+          [attr.width]="b.farWasher"
+          [attr.height]="b.nut - b.far"
+          fill="#dcc389"
+        />
+        <svg:rect
+          [attr.x]="b.x - b.flats / 2"
+          [attr.y]="b.nut"
+          [attr.width]="b.flats"
+          [attr.height]="b.nutEnd - b.nut"
+          fill="#c99a3c"
+        />
       </svg:g>
-      <svg:line [attr.x1]="b.x" [attr.x2]="b.x" [attr.y1]="b.head - 3" [attr.y2]="b.end + 3" stroke="#1c1a17" stroke-width="0.25" stroke-dasharray="4 1 1 1" />
+      <svg:line
+        [attr.x1]="b.x"
+        [attr.x2]="b.x"
+        [attr.y1]="b.head - 3"
+        [attr.y2]="b.end + 3"
+        stroke="#1c1a17"
+        stroke-width="0.25"
+        stroke-dasharray="4 1 1 1"
+      />
     }
     @for (l of stack().words; track l.part) {
       <svg:text [attr.x]="right() + 3" [attr.y]="l.y" class="words" [attr.font-size]="text()">{{ l.words }}</svg:text>
-      <svg:line [attr.x1]="l.edge" [attr.x2]="right() + 2" [attr.y1]="l.mid" [attr.y2]="l.y - text() * 0.32" stroke="#575043" stroke-width="0.25" />
+      <svg:line
+        [attr.x1]="l.edge"
+        [attr.x2]="right() + 2"
+        [attr.y1]="l.mid"
+        [attr.y2]="l.y - text() * 0.32"
+        stroke="#575043"
+        stroke-width="0.25"
+      />
     }
     @for (f of stack().faces; track f.part) {
-      <svg:line class="face" tabindex="0" role="slider" [attr.aria-label]="f.label" [attr.aria-valuenow]="f.thickness" aria-valuemin="2" aria-valuemax="30" [attr.aria-valuetext]="f.thickness + ' mm'" [attr.x1]="left()" [attr.x2]="right()" [attr.y1]="f.y" [attr.y2]="f.y" (pointerdown)="down($event, f)" (keydown.arrowUp)="nudge.emit({ part: f.part, by: f.sense }); $event.preventDefault()" (keydown.arrowDown)="nudge.emit({ part: f.part, by: f.sense === 1 ? -1 : 1 }); $event.preventDefault()" />
+      <svg:line
+        class="face"
+        tabindex="0"
+        role="slider"
+        [attr.aria-label]="f.label"
+        [attr.aria-valuenow]="f.thickness"
+        aria-valuemin="2"
+        aria-valuemax="30"
+        [attr.aria-valuetext]="f.thickness + ' mm'"
+        [attr.x1]="left()"
+        [attr.x2]="right()"
+        [attr.y1]="f.y"
+        [attr.y2]="f.y"
+        (pointerdown)="down($event, f)"
+        (keydown.arrowUp)="nudge.emit({ part: f.part, by: f.sense }); $event.preventDefault()"
+        (keydown.arrowDown)="nudge.emit({ part: f.part, by: f.sense === 1 ? -1 : 1 }); $event.preventDefault()"
+      />
     }
   `,
   styles: `
@@ -86,7 +165,13 @@ export class SectionDrawing {
   readonly dragged = output<FaceDrag>();
   readonly nudge = output<{ part: 'plate' | 'backing'; by: 1 | -1 }>();
 
-  protected readonly fill = { base: 'url(#cut-base)', plate: 'url(#cut-plate)', skin: 'url(#cut-skin)', backing: 'url(#cut-plate)', bearer: '#77857a' };
+  protected readonly fill = {
+    base: 'url(#cut-base)',
+    plate: 'url(#cut-plate)',
+    skin: 'url(#cut-skin)',
+    backing: 'url(#cut-plate)',
+    bearer: '#77857a',
+  };
 
   /** Letter height, mm of the section. */
   protected readonly text = computed(() => 5);
@@ -108,7 +193,13 @@ export class SectionDrawing {
   protected down(e: PointerEvent, face: { part: 'plate' | 'backing'; thickness: number }): void {
     this.svg.setPointerCapture(e.pointerId);
     // The scale of the start holds for the whole drag, though the drawing grows under the pointer.
-    this.held = { part: face.part, pointer: e.pointerId, from: e.clientY, scale: this.svg.getScreenCTM()?.d ?? 1, thickness: face.thickness };
+    this.held = {
+      part: face.part,
+      pointer: e.pointerId,
+      from: e.clientY,
+      scale: this.svg.getScreenCTM()?.d ?? 1,
+      thickness: face.thickness,
+    };
     e.preventDefault();
   }
 

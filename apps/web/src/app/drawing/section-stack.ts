@@ -34,7 +34,9 @@ function inBase(job: Job, bolt: Bolt | undefined): { row: boolean; through: bool
 /** The parts between `left` and `right`, cut fore and aft through the bolt's row. */
 export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: number): Layer[] {
   const cut = (part: Layer['part'], x0: number, x1: number, top: number, bottom: number, words = ''): Layer[] =>
-    Math.min(x1, right) > Math.max(x0, left) ? [{ part, x0: Math.max(x0, left), x1: Math.min(x1, right), top, bottom, words }] : [];
+    Math.min(x1, right) > Math.max(x0, left)
+      ? [{ part, x0: Math.max(x0, left), x1: Math.min(x1, right), top, bottom, words }]
+      : [];
   const t = job.plate.thickness.v;
   const under = t + job.skin.thickness.v;
   const far = under + backingOf(job);
@@ -47,8 +49,12 @@ export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: 
     ...cut('bearer', panel.x1, panel.x1 + 40, far, far + 12),
     ...cut('bearer', panel.x0 - 40, panel.x0, far, far + 12),
   ];
-  if (inBase(job, bolt).row) layers.unshift(...cut('base', -half, half, -job.base.thickness.v, 0, `base ${show(job.base.thickness.v)}`));
-  if (job.far.kind === 'plate') layers.push(...cut('backing', job.plate.x0, job.plate.x1, under, far, `backing ${job.far.thickness.text}, ${metalName(job.far.metal)}`));
+  if (inBase(job, bolt).row)
+    layers.unshift(...cut('base', -half, half, -job.base.thickness.v, 0, `base ${show(job.base.thickness.v)}`));
+  if (job.far.kind === 'plate')
+    layers.push(
+      ...cut('backing', job.plate.x0, job.plate.x1, under, far, `backing ${job.far.thickness.text}, ${metalName(job.far.metal)}`),
+    );
   return layers;
 }
 
@@ -80,17 +86,38 @@ export function boltInSection(job: Job, bolt: Bolt, size: FastenerSize) {
 }
 
 export function facesOf(job: Job): Face[] {
-  const plate: Face = { part: 'plate', y: 0, thickness: job.plate.thickness.v, sense: 1, label: `Plate thickness, ${job.plate.thickness.text}` };
+  const plate: Face = {
+    part: 'plate',
+    y: 0,
+    thickness: job.plate.thickness.v,
+    sense: 1,
+    label: `Plate thickness, ${job.plate.thickness.text}`,
+  };
   if (job.far.kind !== 'plate') return [plate];
   const y = job.plate.thickness.v + job.skin.thickness.v + job.far.thickness.v;
-  return [plate, { part: 'backing', y, thickness: job.far.thickness.v, sense: -1, label: `Backing plate thickness, ${job.far.thickness.text}` }];
+  return [
+    plate,
+    {
+      part: 'backing',
+      y,
+      thickness: job.far.thickness.v,
+      sense: -1,
+      label: `Backing plate thickness, ${job.far.thickness.text}`,
+    },
+  ];
 }
 
 /** Labels beside the parts, pushed apart so that none covers another. */
 export function labelsOf(layers: readonly Layer[], text: number) {
   const labels = layers
     .filter((l) => l.words !== '')
-    .map((l) => ({ part: l.part, words: l.words, edge: l.x1, mid: (l.top + l.bottom) / 2, y: (l.top + l.bottom) / 2 + text * 0.32 }))
+    .map((l) => ({
+      part: l.part,
+      words: l.words,
+      edge: l.x1,
+      mid: (l.top + l.bottom) / 2,
+      y: (l.top + l.bottom) / 2 + text * 0.32,
+    }))
     .sort((a, b) => a.mid - b.mid);
   labels.forEach((l, i) => (l.y = i === 0 ? l.y : Math.max(l.y, labels[i - 1]!.y + text * 1.25)));
   return labels;

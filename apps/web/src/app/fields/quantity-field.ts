@@ -40,7 +40,13 @@ let count = 0;
         (keydown.escape)="back($event)"
       />
       @if (provenance()) {
-        <button type="button" class="from" [matMenuTriggerFor]="menu" [attr.aria-label]="(label() || range().label) + ': ' + words[value().from].word + '. Change where it came from'" [matTooltip]="words[value().from].word">
+        <button
+          type="button"
+          class="from"
+          [matMenuTriggerFor]="menu"
+          [attr.aria-label]="(label() || range().label) + ': ' + words[value().from].word + '. Change where it came from'"
+          [matTooltip]="words[value().from].word"
+        >
           <mat-icon aria-hidden="true">{{ words[value().from].icon }}</mat-icon>
           <span>{{ words[value().from].word }}</span>
         </button>
@@ -155,7 +161,9 @@ export class QuantityField {
   protected readonly tip = computed(() => {
     const { v } = this.value();
     const { dimension } = this.range();
-    return dimension === 'ratio' || dimension === 'angle' ? this.range().allowed : `${formatQuantity(v, dimension, this.system())} = ${otherSystem(v, dimension, this.system())}`;
+    return dimension === 'ratio' || dimension === 'angle'
+      ? this.range().allowed
+      : `${formatQuantity(v, dimension, this.system())} = ${otherSystem(v, dimension, this.system())}`;
   });
 
   protected read(text: string): void {

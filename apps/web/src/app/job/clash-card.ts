@@ -12,13 +12,26 @@ import { jobActions, type Clash } from './job.state';
   imports: [MatButton],
   template: `
     <h2>Changed in another tab</h2>
-    <p>This job was saved elsewhere (version {{ clash().current.version }}) after this tab read it. Nothing of either is lost; say how to go on.</p>
+    <p>
+      This job was saved elsewhere (version {{ clash().current.version }}) after this tab read it. Nothing of either is lost; say
+      how to go on.
+    </p>
     @if (clash().merge.conflicts.length > 0) {
       <table>
-        <caption class="visually-hidden">Fields both tabs changed</caption>
-        <tr><th>both changed</th><th>here</th><th>there</th></tr>
+        <caption class="visually-hidden">
+          Fields both tabs changed
+        </caption>
+        <tr>
+          <th>both changed</th>
+          <th>here</th>
+          <th>there</th>
+        </tr>
         @for (c of conflicts(); track c.path) {
-          <tr><td>{{ c.path }}</td><td class="number">{{ c.mine }}</td><td class="number">{{ c.theirs }}</td></tr>
+          <tr>
+            <td>{{ c.path }}</td>
+            <td class="number">{{ c.mine }}</td>
+            <td class="number">{{ c.theirs }}</td>
+          </tr>
         }
       </table>
       <p class="note">A merge keeps “here” for these and takes the other tab’s {{ clash().merge.taken }} other changes.</p>
@@ -69,7 +82,9 @@ export class ClashCard {
   private readonly router = inject(Router);
   readonly clash = input.required<Clash>();
 
-  protected readonly conflicts = computed(() => this.clash().merge.conflicts.map((c) => ({ path: c.path, mine: short(c.mine), theirs: short(c.theirs) })));
+  protected readonly conflicts = computed(() =>
+    this.clash().merge.conflicts.map((c) => ({ path: c.path, mine: short(c.mine), theirs: short(c.theirs) })),
+  );
 
   protected merge(): void {
     this.store.dispatch(jobActions.takeMerge());

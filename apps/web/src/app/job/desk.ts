@@ -4,7 +4,10 @@ import type { Job } from '@core/job/schema';
 import { jobActions, jobFeature } from './job.state';
 
 /** What is picked on the plan: a bolt, an edge or a corner of the plate. */
-export type Picked = { readonly kind: 'bolt'; readonly id: string } | { readonly kind: 'edge'; readonly edge: Edge } | { readonly kind: 'corner'; readonly x: 'x0' | 'x1'; readonly y: 'y0' | 'y1' };
+export type Picked =
+  | { readonly kind: 'bolt'; readonly id: string }
+  | { readonly kind: 'edge'; readonly edge: Edge }
+  | { readonly kind: 'corner'; readonly x: 'x0' | 'x1'; readonly y: 'y0' | 'y1' };
 export type Edge = 'x0' | 'x1' | 'y0' | 'y1';
 
 /** The open job as the stages see it: the document, what is picked, and the ways to change it. */

@@ -13,7 +13,14 @@ export interface StoredJob {
 
 /** A job as it hangs on the rack. */
 export interface Tag extends StoredJob {
-  readonly verdict: { readonly state: VerdictState; readonly weakest: string; readonly utilisation: number; readonly caseName: string; readonly letsGoAt: number; readonly because: string };
+  readonly verdict: {
+    readonly state: VerdictState;
+    readonly weakest: string;
+    readonly utilisation: number;
+    readonly caseName: string;
+    readonly letsGoAt: number;
+    readonly because: string;
+  };
 }
 
 @Injectable({ providedIn: 'root' })

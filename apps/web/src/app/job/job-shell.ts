@@ -17,12 +17,30 @@ import { jobActions } from './job.state';
 import { Judge } from './judge';
 import { Traveller } from './traveller';
 
-const SAVE_WORDS = { saved: 'saved', saving: 'saving …', waiting: 'saving …', offline: 'not saved: the server does not answer, trying again', conflict: 'not saved: changed in another tab', refused: 'not saved' } as const;
+const SAVE_WORDS = {
+  saved: 'saved',
+  saving: 'saving …',
+  waiting: 'saving …',
+  offline: 'not saved: the server does not answer, trying again',
+  conflict: 'not saved: changed in another tab',
+  refused: 'not saved',
+} as const;
 
 /** One open job: traveller on the left, the stage in the middle, the load path along the foot. */
 @Component({
   selector: 'ms-job',
-  imports: [RouterOutlet, RouterLink, MatButton, MatIconButton, MatIcon, MatTooltip, Traveller, LoadPath, WorkingPanel, ClashCard],
+  imports: [
+    RouterOutlet,
+    RouterLink,
+    MatButton,
+    MatIconButton,
+    MatIcon,
+    MatTooltip,
+    Traveller,
+    LoadPath,
+    WorkingPanel,
+    ClashCard,
+  ],
   providers: [Desk, Judge, Commands],
   templateUrl: './job-shell.html',
   styleUrl: './job-shell.scss',
@@ -51,7 +69,13 @@ export class JobShell implements OnDestroy {
   });
   protected readonly school = computed(() => {
     const job = this.job();
-    return job ? { name: job.practice.school === 'working' ? 'Working load' : SCHOOLS.limit.name, factors: factorsText(job), rules: job.practice.rules } : undefined;
+    return job
+      ? {
+          name: job.practice.school === 'working' ? 'Working load' : SCHOOLS.limit.name,
+          factors: factorsText(job),
+          rules: job.practice.rules,
+        }
+      : undefined;
   });
   protected readonly assumed = computed(() => {
     const job = this.job();
@@ -79,6 +103,10 @@ export class JobShell implements OnDestroy {
     if (this.dialog.openDialogs.length > 0) return;
     const target = e.target as HTMLElement;
     const typing = target.matches('input, textarea, [contenteditable], mat-select');
+    if (e.key === 'Escape' && !typing && this.desk.openLink()) {
+      this.desk.openLink.set('');
+      return;
+    }
     const command = commandFor(e, typing);
     if (!command) return;
     e.preventDefault();

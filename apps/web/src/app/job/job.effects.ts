@@ -2,7 +2,7 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { createAction, props, Store } from '@ngrx/store';
-import { catchError, concatMap, delay, exhaustMap, filter, from, map, of, switchMap, tap, withLatestFrom } from 'rxjs';
+import { catchError, concatMap, delay, filter, map, of, switchMap, take, tap, withLatestFrom } from 'rxjs';
 import { mergeJobs } from '@core/formats/merge-jobs';
 import { failureText, JobApi, type StoredJob } from './job-api';
 import { jobActions, jobFeature } from './job.state';
@@ -27,7 +27,9 @@ export class JobEffects {
       switchMap(({ id }) =>
         this.api.get(id).pipe(
           map((stored) => jobActions.opened({ stored, kept: keptHistory(id) })),
-          catchError((e: unknown) => of(jobActions.openFailed({ missing: e instanceof HttpErrorResponse && e.status === 404, message: failureText(e) }))),
+          catchError((e: unknown) =>
+            of(jobActions.openFailed({ missing: e instanceof HttpErrorResponse && e.status === 404, message: failureText(e) })),
+          ),
         ),
       ),
     ),
@@ -36,16 +38,20 @@ export class JobEffects {
   /** One save at a time; when it is back, whatever changed meanwhile goes next. */
   readonly save = createEffect(() =>
     this.state.pipe(
-      filter((s) => s.save === 'waiting' && s.settled !== null),
-      exhaustMap((s) => {
-        const job = s.settled!;
-        return from([0]).pipe(
+      filter((s) => s.save === 'waiting'),
+      // Looked at again when its turn comes: the save before may have taken the same change with it.
+      concatMap(() =>
+        this.state.pipe(
+          take(1),
+          filter((s) => s.save === 'waiting' && s.settled !== null),
           tap(() => this.store.dispatch(jobActions.saveStarted())),
-          switchMap(() => this.api.save(job, s.version)),
-          map(({ version }) => jobActions.saved({ job, version })),
+          switchMap((s) => {
+            const job = s.settled!;
+            return this.api.save(job, s.version).pipe(map(({ version }) => jobActions.saved({ job, version })));
+          }),
           catchError((e: unknown) => of(this.failed(e))),
-        );
-      }),
+        ),
+      ),
     ),
   );
 

@@ -13,9 +13,21 @@ export const jobRoutes: Routes = [
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'lay-out' },
       { path: 'load', title: 'Load · Mast Shoe', loadComponent: () => import('../load/load-stage').then((m) => m.LoadStage) },
-      { path: 'measure', title: 'Measure · Mast Shoe', loadComponent: () => import('../measure/measure-stage').then((m) => m.MeasureStage) },
-      { path: 'lay-out', title: 'Lay out · Mast Shoe', loadComponent: () => import('../layout/layout-stage').then((m) => m.LayoutStage) },
-      { path: 'choose', title: 'Choose · Mast Shoe', loadComponent: () => import('../choose/choose-stage').then((m) => m.ChooseStage) },
+      {
+        path: 'measure',
+        title: 'Measure · Mast Shoe',
+        loadComponent: () => import('../measure/measure-stage').then((m) => m.MeasureStage),
+      },
+      {
+        path: 'lay-out',
+        title: 'Lay out · Mast Shoe',
+        loadComponent: () => import('../layout/layout-stage').then((m) => m.LayoutStage),
+      },
+      {
+        path: 'choose',
+        title: 'Choose · Mast Shoe',
+        loadComponent: () => import('../choose/choose-stage').then((m) => m.ChooseStage),
+      },
       { path: 'make', title: 'Make · Mast Shoe', loadComponent: () => import('../make/make-stage').then((m) => m.MakeStage) },
     ],
   },

@@ -38,7 +38,19 @@ export interface JobState {
   readonly message: string;
 }
 
-const initial: JobState = { status: 'empty', job: null, settled: null, past: [], future: [], field: '', version: 0, base: null, save: 'saved', clash: null, message: '' };
+const initial: JobState = {
+  status: 'empty',
+  job: null,
+  settled: null,
+  past: [],
+  future: [],
+  field: '',
+  version: 0,
+  base: null,
+  save: 'saved',
+  clash: null,
+  message: '',
+};
 
 export const jobActions = createActionGroup({
   source: 'Job',
@@ -89,17 +101,40 @@ export const jobFeature = createFeature({
     initial,
     on(jobActions.open, () => ({ ...initial, status: 'loading' as const })),
     on(jobActions.opened, (_s, { stored, kept }): JobState => {
-      const fresh: JobState = { ...initial, status: 'ready', job: stored.job, settled: stored.job, version: stored.version, base: stored.job };
+      const fresh: JobState = {
+        ...initial,
+        status: 'ready',
+        job: stored.job,
+        settled: stored.job,
+        version: stored.version,
+        base: stored.job,
+      };
       if (!kept) return fresh;
       if (kept.version === stored.version) {
         const unsaved = differ(kept.settled, stored.job);
-        return { ...fresh, job: kept.settled, settled: kept.settled, past: kept.past, future: kept.future, save: unsaved ? 'waiting' : 'saved' };
+        return {
+          ...fresh,
+          job: kept.settled,
+          settled: kept.settled,
+          past: kept.past,
+          future: kept.future,
+          save: unsaved ? 'waiting' : 'saved',
+        };
       }
       const history = { past: kept.past, future: kept.future };
       // The server moved on. Nothing unsaved here: theirs stands. Otherwise the two are to be merged, never dropped.
       if (!differ(kept.settled, kept.base)) return differ(kept.settled, stored.job) ? fresh : { ...fresh, ...history };
       const clash = { current: stored, merge: mergeJobs(kept.base, kept.settled, stored.job) };
-      return { ...fresh, ...history, job: kept.settled, settled: kept.settled, version: kept.version, base: kept.base, save: 'conflict', clash };
+      return {
+        ...fresh,
+        ...history,
+        job: kept.settled,
+        settled: kept.settled,
+        version: kept.version,
+        base: kept.base,
+        save: 'conflict',
+        clash,
+      };
     }),
     on(jobActions.openFailed, (s, { missing, message }): JobState => ({ ...s, status: missing ? 'missing' : 'failed', message })),
     on(jobActions.change, (s, { job, did, field }) => step(s, job, did, field)),
@@ -110,27 +145,61 @@ export const jobFeature = createFeature({
     on(jobActions.undo, (s): JobState => {
       const last = s.past.at(-1);
       if (!last || !s.settled) return s;
-      return { ...s, job: last.job, settled: last.job, past: s.past.slice(0, -1), future: [{ job: s.settled, did: last.did }, ...s.future], field: '', save: waiting(s) };
+      return {
+        ...s,
+        job: last.job,
+        settled: last.job,
+        past: s.past.slice(0, -1),
+        future: [{ job: s.settled, did: last.did }, ...s.future],
+        field: '',
+        save: waiting(s),
+      };
     }),
     on(jobActions.redo, (s): JobState => {
       const next = s.future[0];
       if (!next || !s.settled) return s;
-      return { ...s, job: next.job, settled: next.job, past: [...s.past, { job: s.settled, did: next.did }], future: s.future.slice(1), field: '', save: waiting(s) };
+      return {
+        ...s,
+        job: next.job,
+        settled: next.job,
+        past: [...s.past, { job: s.settled, did: next.did }],
+        future: s.future.slice(1),
+        field: '',
+        save: waiting(s),
+      };
     }),
     on(jobActions.saveStarted, (s): JobState => ({ ...s, save: 'saving' })),
-    on(jobActions.saved, (s, { job, version }): JobState => ({ ...s, version, base: job, save: differ(s.settled, job) ? 'waiting' : 'saved', message: '' })),
+    on(jobActions.saved, (s, { job, version }): JobState => ({
+      ...s,
+      version,
+      base: job,
+      save: differ(s.settled, job) ? 'waiting' : 'saved',
+      message: '',
+    })),
     on(jobActions.saveFailed, (s, { save, message }): JobState => ({ ...s, save, message })),
     on(jobActions.saveAgain, (s): JobState => (s.save === 'offline' || s.save === 'refused' ? { ...s, save: 'waiting' } : s)),
     on(jobActions.clashed, (s, { clash }): JobState => ({ ...s, save: 'conflict', clash })),
     on(jobActions.takeMerge, (s): JobState => {
       if (!s.clash || !s.settled) return s;
       const { current, merge } = s.clash;
-      return { ...step({ ...s, save: 'waiting' }, merge.job, 'merge with the other tab'), version: current.version, base: current.job, clash: null, save: 'waiting' };
+      return {
+        ...step({ ...s, save: 'waiting' }, merge.job, 'merge with the other tab'),
+        version: current.version,
+        base: current.job,
+        clash: null,
+        save: 'waiting',
+      };
     }),
     on(jobActions.takeTheirs, (s): JobState => {
       if (!s.clash) return s;
       const { current } = s.clash;
-      return { ...step({ ...s, save: 'waiting' }, current.job, 'take the other tab’s version'), version: current.version, base: current.job, clash: null, save: 'saved' };
+      return {
+        ...step({ ...s, save: 'waiting' }, current.job, 'take the other tab’s version'),
+        version: current.version,
+        base: current.job,
+        clash: null,
+        save: 'saved',
+      };
     }),
   ),
   extraSelectors: ({ selectPast, selectFuture }) => ({

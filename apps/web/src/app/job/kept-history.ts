@@ -28,7 +28,9 @@ export function keptHistory(id: string): KeptHistory | null {
   if (!text) return null;
   try {
     const kept = JSON.parse(text) as KeptHistory;
-    const whole = [kept.settled, kept.base, ...kept.past.map((p) => p.job), ...kept.future.map((p) => p.job)].every((j) => 'job' in readJobData(j));
+    const whole = [kept.settled, kept.base, ...kept.past.map((p) => p.job), ...kept.future.map((p) => p.job)].every(
+      (j) => 'job' in readJobData(j),
+    );
     return whole ? kept : null;
   } catch {
     return null;

@@ -155,15 +155,36 @@ export class Traveller {
     const open = measure.filter((n) => n.value.from === 'assumed').length;
     const weakest = v?.links.find((l) => l.id === v.weakest);
     const holds = v?.state === 'sound' || v?.state === 'tight';
-    const verdict = !v ? 'working …' : v.refusals.length > 0 ? 'refused' : weakest ? `${weakest.utilisation.toFixed(2)} ${weakest.name.toLowerCase()}` : 'no load';
+    const verdict = !v
+      ? 'working …'
+      : v.refusals.length > 0
+        ? 'refused'
+        : weakest
+          ? `${weakest.utilisation.toFixed(2)} ${weakest.name.toLowerCase()}`
+          : 'no load';
     const rests = cases === 0 ? { words: 'rests on a load: add one', path: 'load' } : undefined;
     const assumed = assumedValues(job).length;
     return [
-      { path: 'load', name: 'Load', line: cases === 0 ? 'no case yet' : `${cases} ${cases === 1 ? 'case' : 'cases'}`, stamped: cases > 0 },
-      { path: 'measure', name: 'Measure', line: open === 0 ? 'all measured' : `${open} of ${measure.length} assumed`, stamped: open === 0 },
+      {
+        path: 'load',
+        name: 'Load',
+        line: cases === 0 ? 'no case yet' : `${cases} ${cases === 1 ? 'case' : 'cases'}`,
+        stamped: cases > 0,
+      },
+      {
+        path: 'measure',
+        name: 'Measure',
+        line: open === 0 ? 'all measured' : `${open} of ${measure.length} assumed`,
+        stamped: open === 0,
+      },
       { path: 'lay-out', name: 'Lay out', line: verdict, stamped: holds === true, rests },
       { path: 'choose', name: 'Choose', line: 'try the stock', stamped: false, rests },
-      { path: 'make', name: 'Make', line: holds ? (assumed > 0 ? `rests on ${assumed} assumed` : 'ready to cut') : 'does not hold yet', stamped: false },
+      {
+        path: 'make',
+        name: 'Make',
+        line: holds ? (assumed > 0 ? `rests on ${assumed} assumed` : 'ready to cut') : 'does not hold yet',
+        stamped: false,
+      },
     ];
   });
 }

@@ -7,10 +7,29 @@ import { COMMANDS, type CommandId } from './commands';
   selector: 'ms-command-box',
   template: `
     <label class="label" for="command">What to do</label>
-    <input id="command" autocomplete="off" role="combobox" aria-expanded="true" aria-controls="command-list" [attr.aria-activedescendant]="found().length ? 'command-' + at() : null" [value]="text()" (input)="type($any($event.target).value)" (keydown)="key($event)" />
+    <input
+      id="command"
+      autocomplete="off"
+      role="combobox"
+      aria-expanded="true"
+      aria-controls="command-list"
+      [attr.aria-activedescendant]="found().length ? 'command-' + at() : null"
+      [value]="text()"
+      (input)="type($any($event.target).value)"
+      (keydown)="key($event)"
+    />
     <ul id="command-list" role="listbox" aria-label="Commands">
       @for (c of found(); track c.id; let i = $index) {
-        <li role="option" [id]="'command-' + i" [attr.aria-selected]="i === at()" [class.at]="i === at()" tabindex="-1" (click)="pick(c.id)" (keydown.enter)="pick(c.id)" (mouseenter)="at.set(i)">
+        <li
+          role="option"
+          [id]="'command-' + i"
+          [attr.aria-selected]="i === at()"
+          [class.at]="i === at()"
+          tabindex="-1"
+          (click)="pick(c.id)"
+          (keydown.enter)="pick(c.id)"
+          (mouseenter)="at.set(i)"
+        >
           <span>{{ c.words }}</span><kbd>{{ c.keys[0] ?? '' }}</kbd>
         </li>
       } @empty {
@@ -57,7 +76,9 @@ export class CommandBox {
   private readonly ref = inject<MatDialogRef<CommandBox, CommandId>>(MatDialogRef);
   protected readonly text = signal('');
   protected readonly at = signal(0);
-  protected readonly found = computed(() => COMMANDS.filter((c) => c.id !== 'commands' && c.words.toLowerCase().includes(this.text().toLowerCase().trim())));
+  protected readonly found = computed(() =>
+    COMMANDS.filter((c) => c.id !== 'commands' && c.words.toLowerCase().includes(this.text().toLowerCase().trim())),
+  );
 
   protected type(text: string): void {
     this.text.set(text);

@@ -45,13 +45,24 @@ export class Commands {
       case 'units':
         return this.change('units', (j) => ({ ...j, units: j.units === 'mm' ? 'inch' : 'mm' }));
       case 'school':
-        return this.change('factor school', (j) => ({ ...j, practice: { ...j.practice, school: j.practice.school === 'working' ? 'limit' : 'working' } }));
+        return this.change('factor school', (j) => ({
+          ...j,
+          practice: { ...j.practice, school: j.practice.school === 'working' ? 'limit' : 'working' },
+        }));
       case 'rules':
-        return this.change('rules', (j) => ({ ...j, practice: { ...j.practice, rules: j.practice.rules === 'EN' ? 'AISC' : 'EN' } }));
+        return this.change('rules', (j) => ({
+          ...j,
+          practice: { ...j.practice, rules: j.practice.rules === 'EN' ? 'AISC' : 'EN' },
+        }));
       case 'rack':
         return void this.router.navigate(['/']);
       case 'commands':
-        return void import('./command-box').then((m) => this.dialog.open(m.CommandBox, { width: '420px', position: { top: '12vh' } }).afterClosed().subscribe((c?: CommandId) => c && this.run(c)));
+        return void import('./command-box').then((m) =>
+          this.dialog
+            .open(m.CommandBox, { width: '420px', position: { top: '12vh' } })
+            .afterClosed()
+            .subscribe((c?: CommandId) => c && this.run(c)),
+        );
       case 'keys':
         return void import('./key-list').then((m) => this.dialog.open(m.KeyList, { width: '560px' }));
       default:
@@ -92,7 +103,10 @@ export class Commands {
   private removeBolt(): void {
     const picked = this.desk.picked();
     if (picked?.kind !== 'bolt') return;
-    this.change(`take out bolt ${picked.id}`, (j) => ({ ...j, bolts: { ...j.bolts, items: j.bolts.items.filter((b) => b.id !== picked.id) } }));
+    this.change(`take out bolt ${picked.id}`, (j) => ({
+      ...j,
+      bolts: { ...j.bolts, items: j.bolts.items.filter((b) => b.id !== picked.id) },
+    }));
     this.desk.picked.set(null);
     this.desk.said.set(`Bolt ${picked.id} taken out`);
   }

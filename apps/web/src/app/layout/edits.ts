@@ -9,7 +9,10 @@ import type { Edge } from '../job/desk';
 const tenth = (v: number) => Math.round(v * 10) / 10;
 
 export function moveBolt(job: Job, id: string, x: number, y: number): Job {
-  return { ...job, bolts: { ...job.bolts, items: job.bolts.items.map((b) => (b.id === id ? { ...b, x: tenth(x), y: tenth(y) } : b)) } };
+  return {
+    ...job,
+    bolts: { ...job.bolts, items: job.bolts.items.map((b) => (b.id === id ? { ...b, x: tenth(x), y: tenth(y) } : b)) },
+  };
 }
 
 export function moveEdge(job: Job, edge: Edge, to: number): Job {
@@ -87,7 +90,10 @@ export function snapBolt(job: Job, id: string, x: number, y: number, reach: numb
   };
   const guides: { axis: 'x' | 'y'; at: number; why: string }[] = [];
   const fall = (axis: 'x' | 'y', v: number): number => {
-    const best = lines(axis).reduce<{ at: number; why: string } | undefined>((b, l) => (Math.abs(l.at - v) <= reach && (!b || Math.abs(l.at - v) < Math.abs(b.at - v) - 1e-9) ? l : b), undefined);
+    const best = lines(axis).reduce<{ at: number; why: string } | undefined>(
+      (b, l) => (Math.abs(l.at - v) <= reach && (!b || Math.abs(l.at - v) < Math.abs(b.at - v) - 1e-9) ? l : b),
+      undefined,
+    );
     if (best && !fine) {
       guides.push({ axis, ...best });
       return best.at;

@@ -101,8 +101,26 @@ export class LayoutStage {
     const t = this.text();
     const [outX, outY] = [nearX === p.x0 ? -1 : 1, nearY === p.y0 ? 1 : -1];
     return [
-      { x1: b.x, y1: -b.y, x2: nearX + outX * t, y2: -b.y, tx: nearX + outX * t * 1.3, ty: -b.y + t * 0.35, anchor: outX < 0 ? 'end' : 'start', words: this.show(Math.abs(b.x - nearX)) },
-      { x1: b.x, y1: -b.y, x2: b.x, y2: -nearY + outY * t, tx: b.x, ty: -nearY + outY * t * (outY < 0 ? 1.3 : 2.1), anchor: 'middle', words: this.show(Math.abs(b.y - nearY)) },
+      {
+        x1: b.x,
+        y1: -b.y,
+        x2: nearX + outX * t,
+        y2: -b.y,
+        tx: nearX + outX * t * 1.3,
+        ty: -b.y + t * 0.35,
+        anchor: outX < 0 ? 'end' : 'start',
+        words: this.show(Math.abs(b.x - nearX)),
+      },
+      {
+        x1: b.x,
+        y1: -b.y,
+        x2: b.x,
+        y2: -nearY + outY * t,
+        tx: b.x,
+        ty: -nearY + outY * t * (outY < 0 ? 1.3 : 2.1),
+        anchor: 'middle',
+        words: this.show(Math.abs(b.y - nearY)),
+      },
     ];
   });
 
@@ -155,7 +173,12 @@ export class LayoutStage {
         this.guides.set(s.guides);
         return moveBolt(job, what.id, s.x, s.y);
       }
-      if (what.kind === 'corner') return moveEdge(moveEdge(job, what.x, snapEdge(job, what.x, x, reach, fine)), what.y, snapEdge(job, what.y, y, reach, fine));
+      if (what.kind === 'corner')
+        return moveEdge(
+          moveEdge(job, what.x, snapEdge(job, what.x, x, reach, fine)),
+          what.y,
+          snapEdge(job, what.y, y, reach, fine),
+        );
       return moveEdge(job, what.edge, snapEdge(job, what.edge, what.edge.startsWith('x') ? x : y, reach, fine));
     });
   }
@@ -210,11 +233,20 @@ export class LayoutStage {
 
   protected typed(axis: 'x' | 'y', q: Quantity): void {
     const b = this.pickedBolt();
-    if (b) this.desk.change(`place bolt ${b.id}`, (job) => moveBolt(job, b.id, axis === 'x' ? q.v : b.x, axis === 'y' ? q.v : b.y), `bolt.${b.id}.${axis}`);
+    if (b)
+      this.desk.change(
+        `place bolt ${b.id}`,
+        (job) => moveBolt(job, b.id, axis === 'x' ? q.v : b.x, axis === 'y' ? q.v : b.y),
+        `bolt.${b.id}.${axis}`,
+      );
   }
 
   protected typedEdge(edge: Edge, q: Quantity): void {
-    this.desk.change(`place ${this.edgeNames[edge]}`, (job) => ({ ...job, plate: { ...job.plate, [edge]: q.v } }), `edge.${edge}`);
+    this.desk.change(
+      `place ${this.edgeNames[edge]}`,
+      (job) => ({ ...job, plate: { ...job.plate, [edge]: q.v } }),
+      `edge.${edge}`,
+    );
   }
 
   protected readonly pickedEdges = computed((): readonly Edge[] => {

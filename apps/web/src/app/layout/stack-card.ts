@@ -24,9 +24,21 @@ const METAL_CHOICES: readonly Choice[] = METALS.map((m) => ({ value: m.id, label
     @if (desk.job(); as job) {
       <section>
         <h3>Plate</h3>
-        <ms-pick label="Thickness" [value]="job.plate.thickness.text" [choices]="stock(job.plate.thickness.text)" (changed)="plate($event)" />
+        <ms-pick
+          label="Thickness"
+          [value]="job.plate.thickness.text"
+          [choices]="stock(job.plate.thickness.text)"
+          (changed)="plate($event)"
+        />
         <ms-pick label="Metal" [value]="job.plate.metal" [choices]="metals" (changed)="plateMetal($event)" />
-        <ms-quantity of="corner" label="Corner radius" [provenance]="false" [value]="corner(job)" [system]="job.units" (changed)="setCorner($event)" />
+        <ms-quantity
+          of="corner"
+          label="Corner radius"
+          [provenance]="false"
+          [value]="corner(job)"
+          [system]="job.units"
+          (changed)="setCorner($event)"
+        />
       </section>
       <section>
         <h3>Fasteners, {{ job.bolts.items.length }}</h3>
@@ -38,7 +50,12 @@ const METAL_CHOICES: readonly Choice[] = METALS.map((m) => ({ value: m.id, label
         <h3>Far side</h3>
         <ms-pick label="Under the nuts" [value]="job.far.kind" [choices]="farKinds" (changed)="far($event)" />
         @if (job.far.kind === 'plate') {
-          <ms-pick label="Thickness" [value]="job.far.thickness.text" [choices]="stock(job.far.thickness.text)" (changed)="farThickness($event)" />
+          <ms-pick
+            label="Thickness"
+            [value]="job.far.thickness.text"
+            [choices]="stock(job.far.thickness.text)"
+            (changed)="farThickness($event)"
+          />
           <ms-pick label="Metal" [value]="job.far.metal" [choices]="metals" (changed)="farMetal($event)" />
         }
       </section>
@@ -88,19 +105,28 @@ export class StackCard {
     { value: 'plate', label: 'backing plate' },
   ];
 
-  protected readonly classes = computed((): readonly Choice[] => classesFor(fastenerSize(this.desk.job()?.bolts.size ?? '')?.family ?? 'metric').map((c) => ({ value: c.id, label: c.id })));
+  protected readonly classes = computed((): readonly Choice[] =>
+    classesFor(fastenerSize(this.desk.job()?.bolts.size ?? '')?.family ?? 'metric').map((c) => ({ value: c.id, label: c.id })),
+  );
   protected readonly holes = computed((): readonly Choice[] => {
     const job = this.desk.job();
     const size = fastenerSize(job?.bolts.size ?? '');
     if (!job || !size) return [];
-    return (['fine', 'medium', 'coarse'] as const).map((f) => ({ value: f, label: `${f}, ${formatQuantity(size.hole[f], 'length', job.units)}` }));
+    return (['fine', 'medium', 'coarse'] as const).map((f) => ({
+      value: f,
+      label: `${f}, ${formatQuantity(size.hole[f], 'length', job.units)}`,
+    }));
   });
   protected readonly weight = computed(() => {
     const job = this.desk.shown();
     const r = job && resolve(job);
     if (!job || !r || !isResolved(r)) return undefined;
     const through = r.bolts.some((b) => b.throughBase);
-    return { mass: formatQuantity(massOfJob(job, r), 'mass', job.units), cost: `about ${roughCost(r, job.plate.corner).toFixed(0)}`, grip: formatQuantity(gripOf(r, through), 'length', job.units) };
+    return {
+      mass: formatQuantity(massOfJob(job, r), 'mass', job.units),
+      cost: `about ${roughCost(r, job.plate.corner).toFixed(0)}`,
+      grip: formatQuantity(gripOf(r, through), 'length', job.units),
+    };
   });
 
   /** The stock list, with the present thickness in it even where it is not stock. */
@@ -139,11 +165,16 @@ export class StackCard {
     this.change(`${fit} holes`, (j) => ({ ...j, bolts: { ...j.bolts, fit: fit as Job['bolts']['fit'] } }));
   }
   protected far(kind: string): void {
-    const far: Far = kind === 'plate' ? { kind, metal: this.desk.job()!.plate.metal, thickness: fromSheet(5, '5 mm') } : { kind: kind as 'washer' | 'large washer' };
+    const far: Far =
+      kind === 'plate'
+        ? { kind, metal: this.desk.job()!.plate.metal, thickness: fromSheet(5, '5 mm') }
+        : { kind: kind as 'washer' | 'large washer' };
     this.change(kind === 'plate' ? 'backing plate' : kind, (j) => ({ ...j, far }));
   }
   protected farThickness(text: string): void {
-    this.change(`backing plate ${text}`, (j) => (j.far.kind === 'plate' ? { ...j, far: { ...j.far, thickness: this.thickness(text) } } : j));
+    this.change(`backing plate ${text}`, (j) =>
+      j.far.kind === 'plate' ? { ...j, far: { ...j.far, thickness: this.thickness(text) } } : j,
+    );
   }
   protected farMetal(id: string): void {
     this.change('backing plate metal', (j) => (j.far.kind === 'plate' ? { ...j, far: { ...j.far, metal: id } } : j));

@@ -3,7 +3,13 @@ import type { Link, Verdict } from '@core/chain/evaluate';
 import type { Element } from '@core/checks/check';
 import { Desk } from '../job/desk';
 
-const PARTS: Readonly<Record<Element, string>> = { base: 'base', fastener: 'bolts', plate: 'plate', 'far side': 'far side', skin: 'skin' };
+const PARTS: Readonly<Record<Element, string>> = {
+  base: 'base',
+  fastener: 'bolts',
+  plate: 'plate',
+  'far side': 'far side',
+  skin: 'skin',
+};
 
 /** The chain of links from fitting to structure along the foot; the weakest is drawn parting. */
 @Component({
@@ -15,7 +21,10 @@ const PARTS: Readonly<Record<Element, string>> = { base: 'base', fastener: 'bolt
           <strong>The load path cannot be worked out yet.</strong>
           <ul>
             @for (r of v.refusals.slice(0, 3); track $index) {
-              <li><b>{{ r.field }}</b>: {{ r.because }} — allowed: {{ r.allowed }}</li>
+              <li>
+                <b>{{ r.field }}</b
+                >: {{ r.because }} — allowed: {{ r.allowed }}
+              </li>
             }
             @if (v.refusals.length > 3) {
               <li>and {{ v.refusals.length - 3 }} more</li>
@@ -26,7 +35,15 @@ const PARTS: Readonly<Record<Element, string>> = { base: 'base', fastener: 'bolt
         <ol aria-label="Load path, from fitting to structure">
           @for (l of links(); track l.id) {
             <li [style.--u]="l.utilisation">
-              <button type="button" [class]="l.state.replace(' ', '-')" [class.weakest]="l.id === v.weakest" [class.open]="l.id === desk.openLink()" [attr.aria-pressed]="l.id === desk.openLink()" [attr.aria-label]="spoken(l, v)" (click)="toggle(l)">
+              <button
+                type="button"
+                [class]="l.state.replace(' ', '-')"
+                [class.weakest]="l.id === v.weakest"
+                [class.open]="l.id === desk.openLink()"
+                [attr.aria-pressed]="l.id === desk.openLink()"
+                [attr.aria-label]="spoken(l, v)"
+                (click)="toggle(l)"
+              >
                 <span class="part">{{ parts[l.element] }}</span>
                 <svg viewBox="0 0 100 30" aria-hidden="true">
                   @if (l.id === v.weakest && l.state !== 'sound') {
@@ -36,17 +53,36 @@ const PARTS: Readonly<Record<Element, string>> = { base: 'base', fastener: 'bolt
                   } @else if (l.id === v.weakest) {
                     <path class="metal" [attr.stroke-width]="thick(l)" d="M46 5H17a10 10 0 0 0 0 20H83a10 10 0 0 0 0-20H54" />
                   } @else {
-                    <rect class="metal" [attr.stroke-width]="thick(l)" x="7" y="5" width="86" height="20" rx="10" [attr.stroke-dasharray]="l.state === 'refused' || l.state === 'not needed' ? '4 4' : null" />
+                    <rect
+                      class="metal"
+                      [attr.stroke-width]="thick(l)"
+                      x="7"
+                      y="5"
+                      width="86"
+                      height="20"
+                      rx="10"
+                      [attr.stroke-dasharray]="l.state === 'refused' || l.state === 'not needed' ? '4 4' : null"
+                    />
                   }
                 </svg>
                 <span class="name">{{ l.name }}</span>
                 <span class="value">
                   @switch (l.state) {
-                    @case ('refused') { refused }
-                    @case ('not needed') { not needed }
-                    @case ('fails') { lets go · {{ l.utilisation.toFixed(2) }} }
-                    @case ('tight') { tight · {{ l.utilisation.toFixed(2) }} }
-                    @default { {{ l.utilisation.toFixed(2) }}{{ l.id === v.weakest ? ' · weakest' : '' }} }
+                    @case ('refused') {
+                      refused
+                    }
+                    @case ('not needed') {
+                      not needed
+                    }
+                    @case ('fails') {
+                      lets go · {{ l.utilisation.toFixed(2) }}
+                    }
+                    @case ('tight') {
+                      tight · {{ l.utilisation.toFixed(2) }}
+                    }
+                    @default {
+                      {{ l.utilisation.toFixed(2) }}{{ l.id === v.weakest ? ' · weakest' : '' }}
+                    }
                   }
                 </span>
                 <span class="band" aria-hidden="true"></span>
@@ -186,7 +222,10 @@ export class LoadPath {
   }
 
   protected spoken(l: Link, v: Verdict): string {
-    const what = l.state === 'refused' || l.state === 'not needed' ? `${l.state}: ${l.because}` : `${l.state}, ${l.utilisation.toFixed(2)}, ${l.at}, ${l.caseName}`;
+    const what =
+      l.state === 'refused' || l.state === 'not needed'
+        ? `${l.state}: ${l.because}`
+        : `${l.state}, ${l.utilisation.toFixed(2)}, ${l.at}, ${l.caseName}`;
     return `${l.name}: ${what}${l.id === v.weakest ? ', the weakest link' : ''}. Show its working`;
   }
 

@@ -10,7 +10,12 @@ const SYMBOL = /\p{L}[\p{L}\d_.']*/gu;
 /** A formula as a person reads it: `F_t.Rd` as F with subscript t,Rd. The words between pieces stay as they are. */
 @Component({
   selector: 'ms-symbol',
-  template: `@for (p of pieces(); track $index) {<span>{{ p.base }}</span>@if (p.sub) {<sub>{{ p.sub }}</sub>}}`,
+  template: `@for (p of pieces(); track $index) {
+    <span>{{ p.base }}</span>
+    @if (p.sub) {
+      <sub>{{ p.sub }}</sub>
+    }
+  }`,
   styles: `
     :host {
       white-space: pre-wrap;

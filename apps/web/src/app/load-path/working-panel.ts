@@ -24,7 +24,9 @@ import { StepsList } from './steps-list';
         <button mat-icon-button type="button" aria-label="Close the working" (click)="close()"><mat-icon>close</mat-icon></button>
       </header>
       @if (l.state === 'refused' || l.state === 'not needed') {
-        <p class="because"><strong>{{ l.state === 'refused' ? 'Refused' : 'Not needed' }}:</strong> {{ l.because }}</p>
+        <p class="because">
+          <strong>{{ l.state === 'refused' ? 'Refused' : 'Not needed' }}:</strong> {{ l.because }}
+        </p>
       } @else {
         <div class="verdict">
           <span class="big-number" [class.error]="l.state === 'fails'">{{ l.utilisation.toFixed(2) }}</span>
@@ -54,7 +56,10 @@ import { StepsList } from './steps-list';
         <h3>Every case</h3>
         <ul class="cases">
           @for (c of cases(); track c.name) {
-            <li [class.governs]="c.governs"><span>{{ c.name }}</span><span class="number">{{ c.u }}</span></li>
+            <li [class.governs]="c.governs">
+              <span>{{ c.name }}</span
+              ><span class="number">{{ c.u }}</span>
+            </li>
           }
         </ul>
       }
@@ -153,6 +158,9 @@ export class WorkingPanel {
 
   protected close(): void {
     this.desk.openLink.set('');
-    this.host.closest('ms-job')?.querySelector<HTMLElement>('ms-load-path button[aria-pressed=true], ms-load-path button')?.focus();
+    this.host
+      .closest('ms-job')
+      ?.querySelector<HTMLElement>('ms-load-path button[aria-pressed=true], ms-load-path button')
+      ?.focus();
   }
 }

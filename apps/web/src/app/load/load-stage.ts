@@ -15,14 +15,34 @@ import { Judge } from '../job/judge';
 import { StepsList } from '../load-path/steps-list';
 import { LoadDiagram } from './load-diagram';
 
-const FAMILY_WORDS: Readonly<Record<Job['family'], string>> = { winch: 'winch', seat: 'seat', mast: 'mast, stay or chainplate', towing: 'hitch or tow point', suspension: 'suspension or steering', lifting: 'lifting', ladder: 'ladder, rail or step', general: 'something else' };
+const FAMILY_WORDS: Readonly<Record<Job['family'], string>> = {
+  winch: 'winch',
+  seat: 'seat',
+  mast: 'mast, stay or chainplate',
+  towing: 'hitch or tow point',
+  suspension: 'suspension or steering',
+  lifting: 'lifting',
+  ladder: 'ladder, rail or step',
+  general: 'something else',
+};
 
 type Factor = 'onYield' | 'onBreak' | 'gammaF' | 'gammaM0' | 'gammaM2';
 
 /** Load: what the fitting does to the plate, with the arithmetic shown. */
 @Component({
   selector: 'ms-load-stage',
-  imports: [MatButton, MatIconButton, MatButtonToggle, MatButtonToggleGroup, MatIcon, MatTooltip, PickField, QuantityField, StepsList, LoadDiagram],
+  imports: [
+    MatButton,
+    MatIconButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    MatIcon,
+    MatTooltip,
+    PickField,
+    QuantityField,
+    StepsList,
+    LoadDiagram,
+  ],
   templateUrl: './load-stage.html',
   styleUrl: './load-stage.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -32,7 +52,10 @@ export class LoadStage {
   protected readonly judge = inject(Judge);
   protected readonly schools = SCHOOLS;
   protected readonly families: readonly Choice[] = FAMILIES.map((f) => ({ value: f, label: FAMILY_WORDS[f] }));
-  protected readonly fans: readonly Choice[] = [1, 3, 5, 7, 9].map((n) => ({ value: String(n), label: n === 1 ? 'ahead only' : `${n} across the fan` }));
+  protected readonly fans: readonly Choice[] = [1, 3, 5, 7, 9].map((n) => ({
+    value: String(n),
+    label: n === 1 ? 'ahead only' : `${n} across the fan`,
+  }));
   protected readonly rules: readonly Choice[] = [
     { value: 'EN', label: 'EN 1993-1-8' },
     { value: 'AISC', label: 'AISC 360-16' },
@@ -54,7 +77,10 @@ export class LoadStage {
   protected readonly job = computed(() => this.desk.job()!);
   protected readonly cases = computed(() => casesOf(this.job(), true));
   private readonly chosen = signal('');
-  protected readonly open = computed(() => this.cases().find((c) => c.id === this.chosen()) ?? this.cases().find((c) => c.id === this.governing()) ?? this.cases()[0]);
+  protected readonly open = computed(
+    () =>
+      this.cases().find((c) => c.id === this.chosen()) ?? this.cases().find((c) => c.id === this.governing()) ?? this.cases()[0],
+  );
   protected readonly governing = computed(() => {
     const v = this.judge.verdict();
     return v?.links.find((l) => l.id === v.weakest)?.caseId ?? '';
@@ -88,16 +114,27 @@ export class LoadStage {
   }
 
   protected set(load: Load, key: string, q: Quantity): void {
-    this.change(`${load.name}: ${key}`, this.replace(load.id, (l) => ({ ...l, [key]: q }) as Load), `${load.id}.${key}`);
+    this.change(
+      `${load.name}: ${key}`,
+      this.replace(load.id, (l) => ({ ...l, [key]: q }) as Load),
+      `${load.id}.${key}`,
+    );
   }
 
   protected rename(load: Load, name: string): void {
     const trimmed = name.trim().slice(0, 80);
-    if (trimmed) this.change('rename load', this.replace(load.id, (l) => ({ ...l, name: trimmed })));
+    if (trimmed)
+      this.change(
+        'rename load',
+        this.replace(load.id, (l) => ({ ...l, name: trimmed })),
+      );
   }
 
   protected fan(load: Load, n: string): void {
-    this.change('fan', this.replace(load.id, (l) => ({ ...l, fan: Number(n) }) as Load));
+    this.change(
+      'fan',
+      this.replace(load.id, (l) => ({ ...l, fan: Number(n) }) as Load),
+    );
   }
 
   private freeId(): string {
@@ -123,7 +160,20 @@ export class LoadStage {
 
   protected addFree(): void {
     const zero = fromSheet(0, '0');
-    const load: FreeLoad = { kind: 'free', id: this.freeId(), name: 'Force at a point', fx: zero, fy: zero, fz: fromSheet(1000, '1 kN'), mx: zero, my: zero, mz: zero, x: zero, y: zero, z: zero };
+    const load: FreeLoad = {
+      kind: 'free',
+      id: this.freeId(),
+      name: 'Force at a point',
+      fx: zero,
+      fy: zero,
+      fz: fromSheet(1000, '1 kN'),
+      mx: zero,
+      my: zero,
+      mz: zero,
+      x: zero,
+      y: zero,
+      z: zero,
+    };
     this.change('add a load', (j) => ({ ...j, loads: [...j.loads, load] }));
   }
 

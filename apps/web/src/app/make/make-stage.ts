@@ -31,7 +31,13 @@ export class MakeStage {
   protected readonly template = computed(() => templateFor(outlineOf(this.job()), this.paper()));
   protected readonly view = computed(() => {
     const sheets = this.template().sheets;
-    return boundsOf(sheets.flatMap((s) => [{ x: s.window.x0, y: s.window.y0 }, { x: s.window.x1, y: s.window.y1 }]), 4);
+    return boundsOf(
+      sheets.flatMap((s) => [
+        { x: s.window.x0, y: s.window.y0 },
+        { x: s.window.x1, y: s.window.y1 },
+      ]),
+      4,
+    );
   });
   private readonly resolved = computed(() => resolve(this.job()));
   protected readonly rows = computed(() => {
@@ -49,8 +55,16 @@ export class MakeStage {
     const v = this.judge.verdict();
     if (!v) return { holds: true, words: '' };
     const weakest = v.links.find((l) => l.id === v.weakest);
-    if (v.state === 'sound' || v.state === 'tight') return { holds: true, words: `Holds: ${weakest?.name ?? ''} lets go first, at ${v.letsGoAt.toFixed(2)} × this load.` };
-    if (v.state === 'fails') return { holds: false, words: `Does not hold: ${weakest?.name} lets go at ${v.letsGoAt.toFixed(2)} × this load. The sheets say so.` };
+    if (v.state === 'sound' || v.state === 'tight')
+      return {
+        holds: true,
+        words: `Holds: ${weakest?.name ?? ''} lets go first, at ${v.letsGoAt.toFixed(2)} × the load of ${weakest?.caseName ?? 'no case'}.`,
+      };
+    if (v.state === 'fails')
+      return {
+        holds: false,
+        words: `Does not hold: ${weakest?.name} lets go at ${v.letsGoAt.toFixed(2)} × the load of ${weakest?.caseName}. The sheets say so.`,
+      };
     return { holds: false, words: 'Not shown to hold: a check is refused or there is no load. The sheets say so.' };
   });
 

@@ -74,13 +74,21 @@ export class MeasureStage {
       const modulus = BED_MODULUS[kind as Skin['kind']];
       const common = { thickness, spanX, spanY, aft, starboard, bedModulus: assumed(modulus, `${modulus} MPa`) };
       const skin: Skin =
-        kind === 'laminate' ? { kind, glass: assumed(0.35, '35 %'), ...common } : kind === 'plywood' ? { kind, grade: 'birch', ...common } : { kind: 'sheet', metal: 'S235', ...common };
+        kind === 'laminate'
+          ? { kind, glass: assumed(0.35, '35 %'), ...common }
+          : kind === 'plywood'
+            ? { kind, grade: 'birch', ...common }
+            : { kind: 'sheet', metal: 'S235', ...common };
       return { ...j, skin };
     });
   }
 
   protected material(value: string): void {
-    this.change('skin material', (j) => ({ ...j, skin: j.skin.kind === 'sheet' ? { ...j.skin, metal: value } : j.skin.kind === 'plywood' ? { ...j.skin, grade: value } : j.skin }));
+    this.change('skin material', (j) => ({
+      ...j,
+      skin:
+        j.skin.kind === 'sheet' ? { ...j.skin, metal: value } : j.skin.kind === 'plywood' ? { ...j.skin, grade: value } : j.skin,
+    }));
   }
 
   protected place(v: number): Quantity {
@@ -88,7 +96,14 @@ export class MeasureStage {
   }
 
   protected hole(id: string, axis: 'x' | 'y', q: Quantity): void {
-    this.change(`base hole ${id}`, (j) => ({ ...j, base: { ...j.base, holesFrom: 'measured', holes: j.base.holes.map((h) => (h.id === id ? { ...h, [axis]: q.v } : h)) } }), `hole.${id}.${axis}`);
+    this.change(
+      `base hole ${id}`,
+      (j) => ({
+        ...j,
+        base: { ...j.base, holesFrom: 'measured', holes: j.base.holes.map((h) => (h.id === id ? { ...h, [axis]: q.v } : h)) },
+      }),
+      `hole.${id}.${axis}`,
+    );
   }
 
   protected addHole(): void {
@@ -99,10 +114,16 @@ export class MeasureStage {
   }
 
   protected removeHole(id: string): void {
-    this.change(`take out base hole ${id}`, (j) => ({ ...j, base: { ...j.base, holes: j.base.holes.filter((h) => h.id !== id) } }));
+    this.change(`take out base hole ${id}`, (j) => ({
+      ...j,
+      base: { ...j.base, holes: j.base.holes.filter((h) => h.id !== id) },
+    }));
   }
 
   protected measuredHoles(): void {
-    this.change('base holes measured', (j) => ({ ...j, base: { ...j.base, holesFrom: j.base.holesFrom === 'measured' ? 'assumed' : 'measured' } }));
+    this.change('base holes measured', (j) => ({
+      ...j,
+      base: { ...j.base, holesFrom: j.base.holesFrom === 'measured' ? 'assumed' : 'measured' },
+    }));
   }
 }

@@ -17,7 +17,18 @@ const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'lets go', r
 /** Home: jobs as tags on a rack, each with its plate to scale, its state and its weakest link. */
 @Component({
   selector: 'ms-rack',
-  imports: [MatButton, MatIconButton, MatButtonToggle, MatButtonToggleGroup, MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, RouterLink, PlateDrawing],
+  imports: [
+    MatButton,
+    MatIconButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    MatIcon,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+    RouterLink,
+    PlateDrawing,
+  ],
   templateUrl: './rack.html',
   styleUrl: './rack.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,0 +1,44 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, openStage, test } from './shop';
+
+const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+
+for (const [name, stage] of [
+  ['rack', ''],
+  ['load', 'load'],
+  ['measure', 'measure'],
+  ['lay out', 'lay-out'],
+  ['choose', 'choose'],
+  ['make', 'make'],
+] as const) {
+  test(`WCAG 2.2 AA by axe: ${name}`, async ({ page }) => {
+    if (stage) await openStage(page, 'core-sampler-winch', stage);
+    else {
+      await page.goto('/');
+      await page.locator('.tags li').first().waitFor();
+    }
+    if (stage === 'lay-out') {
+      await page.locator('ms-load-path button').first().click();
+      await page.locator('ms-working ms-steps').waitFor();
+    }
+    const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
+    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+  });
+}
+
+for (const [width, height] of [
+  [1280, 800],
+  [1024, 768],
+] as const) {
+  test(`nothing scrolls off the page on the working stages at ${width} × ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    for (const stage of ['load', 'measure', 'lay-out', 'choose', 'make']) {
+      await openStage(page, 'core-sampler-winch', stage);
+      const over = await page.evaluate(() => [
+        document.documentElement.scrollHeight - innerHeight,
+        document.documentElement.scrollWidth - innerWidth,
+      ]);
+      expect([stage, ...over]).toEqual([stage, 0, 0]);
+    }
+  });
+}

@@ -1,0 +1,85 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startDemoServer } from '../scripts/demo-server.mjs';
+import { copyOf, expect, openStage, saved, stored, test } from './shop';
+
+test('a second tab is told before it overwrites, and merges what does not meet', async ({ page, context }) => {
+  await page.goto('/');
+  const id = await copyOf(page, 'sensor-mast-foot');
+  await openStage(page, id, 'lay-out');
+  const other = await context.newPage();
+  await openStage(other, id, 'lay-out');
+
+  await page.locator('[data-bolt=B1]').focus();
+  await page.keyboard.press('ArrowRight');
+  await saved(page);
+  await other.locator('[data-bolt=B3]').focus();
+  await other.keyboard.press('Shift+ArrowRight');
+  const card = other.getByRole('alertdialog', { name: 'Changed in another tab' });
+  await expect(card).toContainText('do not touch the same fields');
+  expect((await stored(page, id)).bolts.items[2].x).toBe(-105);
+  await card.getByRole('button', { name: 'Merge' }).click();
+  await saved(other);
+  const merged = (await stored(page, id)).bolts.items;
+  expect([merged[0].x, merged[2].x]).toEqual([106, -95]);
+});
+
+test('where both moved the same bolt, both are shown and can be kept', async ({ page, context }) => {
+  await page.goto('/');
+  const id = await copyOf(page, 'sensor-mast-foot');
+  await openStage(page, id, 'lay-out');
+  const other = await context.newPage();
+  await openStage(other, id, 'lay-out');
+  await page.locator('[data-bolt=B1]').focus();
+  await page.keyboard.press('ArrowRight');
+  await saved(page);
+  await other.locator('[data-bolt=B1]').focus();
+  await other.keyboard.press('Shift+ArrowLeft');
+  const card = other.getByRole('alertdialog');
+  await expect(card).toContainText('bolts.items.B1.x');
+  await expect(card).toContainText('95');
+  await expect(card).toContainText('106');
+  await card.getByRole('button', { name: 'Keep both' }).click();
+  await expect(other).not.toHaveURL(new RegExp(id));
+  await expect(other.getByLabel('Job name')).toHaveValue(/\(this tab\)$/);
+  const copy = other.url().split('/').at(-2)!;
+  expect((await stored(page, copy)).bolts.items[0].x).toBe(95);
+  expect((await stored(page, id)).bolts.items[0].x).toBe(106);
+});
+
+test('survives kill -9 of the server: what was saved is there, what was not is kept and saved when it is back', async ({
+  browser,
+}) => {
+  const folder = mkdtempSync(join(tmpdir(), 'mast-shoe-kill-'));
+  const data = join(folder, 'jobs.sqlite');
+  const first = await startDemoServer({ data });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  try {
+    await page.goto(`${first.address}/job/sensor-mast-foot/lay-out`);
+    await page.locator('[data-bolt=B1]').focus();
+    await page.keyboard.press('ArrowRight');
+    await saved(page);
+    await first.stop('SIGKILL');
+    await page.keyboard.press('ArrowRight');
+    await expect(page.locator('header .save')).toContainText('the server does not answer');
+    const second = await startDemoServer({ data, port: first.port });
+    try {
+      const kept = await (await page.request.get(`${second.address}/api/jobs/sensor-mast-foot`)).json();
+      expect([106, 107]).toContain(kept.job.bolts.items[0].x);
+      await saved(page);
+      const now = await (await page.request.get(`${second.address}/api/jobs/sensor-mast-foot`)).json();
+      expect(now.job.bolts.items[0].x).toBe(107);
+      await page.reload();
+      await expect(page.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /107 mm forward/);
+      await page.keyboard.press('Control+z');
+      await expect(page.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /106 mm forward/);
+      await saved(page);
+    } finally {
+      await page.close();
+      await second.stop();
+    }
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+});

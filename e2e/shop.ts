@@ -1,0 +1,67 @@
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
+import { startDemoServer, type DemoServer } from '../scripts/demo-server.mjs';
+
+/** Each worker has its own server and demo jobs; a test that stops or breaks the server starts one for itself. */
+export const test = base.extend<{ quiet: void }, { shop: DemoServer }>({
+  shop: [
+     
+    async ({}, use) => {
+      const server = await startDemoServer();
+      await use(server);
+      await server.stop();
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ shop }, use) => use(shop.address),
+  /** No test may leave an error in the console: the content policy and the application both speak there. */
+  quiet: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      page.on('pageerror', (e) => errors.push(e.message));
+      page.on('console', (m) => {
+        if (m.type() === 'error' && !/Failed to load resource/.test(m.text())) errors.push(m.text());
+      });
+      await use();
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** A fresh copy of a demo job, so that tests do not meet in one. */
+export async function copyOf(page: Page, id: string): Promise<string> {
+  const { job } = await (await page.request.get(`/api/jobs/${id}`)).json();
+  const copy = { ...job, id: `t-${crypto.randomUUID().slice(0, 8)}`, name: `${job.name} test`.slice(0, 80) };
+  expect((await page.request.post('/api/jobs', { data: copy })).status()).toBe(201);
+  return copy.id;
+}
+
+export async function openStage(page: Page, id: string, stage: string): Promise<void> {
+  await page.goto(`/job/${id}/${stage}`);
+  await page.locator('ms-load-path').waitFor();
+  await expect(page.locator('ms-load-path ol, ms-load-path .refused')).toBeVisible();
+}
+
+export const weakest = (page: Page): Locator => page.locator('ms-load-path button.weakest .name');
+export const saved = (page: Page): Promise<void> => expect(page.locator('header .save')).toHaveText('saved');
+export const stored = async (page: Page, id: string) => (await (await page.request.get(`/api/jobs/${id}`)).json()).job;
+
+/** Chooses from a select of the job card by its label. */
+export async function pick(page: Page, label: string, option: string | RegExp, nth = 0): Promise<void> {
+  await page.locator('ms-pick', { hasText: label }).nth(nth).getByRole('combobox').click();
+  await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click();
+  await expect(page.getByRole('listbox')).toHaveCount(0);
+}
+
+/** Drags with the pointer by millimetres of the plan. */
+export async function dragBy(page: Page, what: Locator, dx: number, dy: number, steps = 8): Promise<void> {
+  const box = (await what.boundingBox())!;
+  const perMm = await page.locator('svg.hands').evaluate((svg) => (svg as SVGSVGElement).getScreenCTM()!.a);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + dx * perMm, y - dy * perMm, { steps });
+  await page.mouse.up();
+}

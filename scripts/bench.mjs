@@ -1,0 +1,23 @@
+// npm run bench: bundled without helpers, as the browser runs it, then timed in Node.
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { build } from 'esbuild';
+
+const ROOT = join(import.meta.dirname, '..');
+const folder = mkdtempSync(join(tmpdir(), 'mast-shoe-bench-'));
+const outfile = join(folder, 'bench.mjs');
+await build({
+  entryPoints: [join(ROOT, 'scripts/bench.ts')],
+  outfile,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  tsconfig: join(ROOT, 'tsconfig.base.json'),
+  logLevel: 'error',
+});
+const { bench } = await import(pathToFileURL(outfile).href);
+bench(ROOT);
+rmSync(folder, { recursive: true });

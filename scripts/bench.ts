@@ -1,0 +1,107 @@
+import { execFileSync } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { evaluate } from '@core/chain/evaluate';
+import type { Job } from '@core/job/schema';
+import { fromSheet } from '@core/job/values';
+import { axesFor, totalOf, tryStock } from '@core/options/choose';
+import { DEMO_JOBS } from '../apps/server/src/demo/lake-sorrow';
+
+/** Twelve bolts, six cases: the size the hand recheck is held to. */
+function twelveBolts(): Job {
+  const job = DEMO_JOBS[0]!;
+  const ring = [-105, -35, 35, 105]
+    .flatMap((x) => [92, -92].map((y) => ({ x, y })))
+    .concat(
+      [-30, 30].flatMap((y) => [
+        { x: -112, y },
+        { x: 112, y },
+      ]),
+    );
+  return {
+    ...job,
+    loads: [{ ...job.loads[0]!, kind: 'winch', fan: 3 } as Job['loads'][number]],
+    bolts: { ...job.bolts, items: ring.map((p, i) => ({ id: `B${i + 1}`, ...p })) },
+    far: { kind: 'plate', metal: '6082-T6', thickness: fromSheet(6, '6 mm') },
+  };
+}
+
+const quantile = (sorted: readonly number[], q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))]!;
+
+function recheck(): void {
+  const job = twelveBolts();
+  // Every run moves a bolt, as a drag does, so nothing is remembered from the run before.
+  const moved = (k: number): Job => ({
+    ...job,
+    bolts: { ...job.bolts, items: job.bolts.items.map((b, i) => (i === 0 ? { ...b, x: b.x + 0.01 * (k % 97) } : b)) },
+  });
+  const first = evaluate(moved(0));
+  for (let k = 0; k < 200; k++) evaluate(moved(k));
+  const times: number[] = [];
+  for (let k = 0; k < 1000; k++) {
+    const j = moved(k);
+    const started = performance.now();
+    evaluate(j);
+    times.push(performance.now() - started);
+  }
+  times.sort((a, b) => a - b);
+  console.log(
+    `recheck, ${job.bolts.items.length} bolts, ${first.cases.length} cases: median ${quantile(times, 0.5).toFixed(2)} ms, 95 % ${quantile(times, 0.95).toFixed(2)} ms, worst ${times.at(-1)!.toFixed(2)} ms (goal: median 16 ms)`,
+  );
+}
+
+function choose(): void {
+  for (const job of DEMO_JOBS) {
+    const axes = axesFor(job);
+    const started = performance.now();
+    const all = tryStock(job, axes);
+    let next = all.next();
+    while (!next.done) next = all.next();
+    const seconds = (performance.now() - started) / 1000;
+    console.log(
+      `choose, ${job.name}: ${totalOf(axes)} tried, ${next.value.sound.length} hold, ${Math.round(totalOf(axes) / seconds)} a second (goal: 2000)`,
+    );
+  }
+}
+
+function bundle(root: string): void {
+  const web = join(root, 'dist/web/browser');
+  if (!existsSync(join(web, 'index.html'))) {
+    console.log('initial bundle: not built yet (npm run build)');
+    return;
+  }
+  const page = readFileSync(join(web, 'index.html'), 'utf8');
+  const files = new Set([...page.matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map((m) => m[1]!));
+  const size = [...files].reduce((sum, f) => sum + gzipSync(readFileSync(join(web, f))).length, 0);
+  console.log(
+    `initial bundle: ${files.size} files, ${(size / 1000).toFixed(1)} kB compressed (limit: 350 kB); ${readdirSync(web).length} files in all`,
+  );
+}
+
+/** Non-blank lines of tests against all, over what git tracks. */
+function testShare(root: string): void {
+  const files = execFileSync('git', ['ls-files', '*.ts', '*.html', '*.scss', '*.sql', '*.mjs'], { cwd: root, encoding: 'utf8' })
+    .trim()
+    .split('\n');
+  const lines = (list: string[]) =>
+    list.reduce(
+      (n, f) =>
+        n +
+        readFileSync(join(root, f), 'utf8')
+          .split('\n')
+          .filter((l) => l.trim()).length,
+      0,
+    );
+  const isTest = (f: string) => /\.spec\.ts$/.test(f) || f.startsWith('e2e/');
+  const tests = lines(files.filter(isTest));
+  const code = lines(files.filter((f) => !isTest(f)));
+  console.log(`tests: ${tests} of ${tests + code} lines, ${((100 * tests) / (tests + code)).toFixed(0)} %`);
+}
+
+export function bench(root: string): void {
+  recheck();
+  choose();
+  bundle(root);
+  testShare(root);
+}
