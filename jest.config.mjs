@@ -26,7 +26,10 @@ export default {
           { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' },
         ],
       },
-      moduleNameMapper: { '^@core/(.*)$': '<rootDir>/packages/core/src/$1' },
+      moduleNameMapper: {
+        '/workers/start$': '<rootDir>/apps/web/src/app/testing/workers.ts',
+        '^@core/(.*)$': '<rootDir>/packages/core/src/$1',
+      },
     },
   ],
 };

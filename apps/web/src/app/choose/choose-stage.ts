@@ -11,6 +11,7 @@ import { PlateDrawing } from '../drawing/plate-drawing';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import type { FromChooser, ToChooser } from '../workers/messages';
+import { startChooser } from '../workers/start';
 import { OptionsChart } from './options-chart';
 
 /** Choose: tries the stock round this layout and shows what holds, mass against rough cost. */
@@ -77,7 +78,7 @@ export class ChooseStage implements OnDestroy {
   }
 
   private makeWorker(): Worker {
-    const worker = new Worker(new URL('../workers/chooser.worker', import.meta.url), { type: 'module' });
+    const worker = startChooser();
     worker.addEventListener('message', ({ data }: MessageEvent<FromChooser>) => this.take(data));
     worker.addEventListener('error', () =>
       this.take({ kind: 'broken', message: 'The search stopped; nothing was changed. Try again.' }),

@@ -2,6 +2,7 @@ import { Injectable, signal } from '@angular/core';
 import type { LinkWorking, Verdict } from '@core/chain/evaluate';
 import type { Job } from '@core/job/schema';
 import type { FromJudge, ToJudge } from '../workers/messages';
+import { startJudge } from '../workers/start';
 
 /**
  * The chain, judged in a worker. One job is under way at a time and the newest waits; answers to older ones are dropped,
@@ -15,7 +16,7 @@ export class Judge {
   readonly working = signal<LinkWorking | undefined>(undefined);
   readonly broken = signal('');
 
-  private readonly worker = new Worker(new URL('../workers/judge.worker', import.meta.url), { type: 'module' });
+  private readonly worker = startJudge();
   private ticket = 0;
   private workingTicket = 0;
   private underWay: { ticket: number; job: Job } | null = null;

@@ -22,8 +22,7 @@ const PARTS: Readonly<Record<Element, string>> = {
           <ul>
             @for (r of v.refusals.slice(0, 3); track $index) {
               <li>
-                <b>{{ r.field }}</b
-                >: {{ r.because }} — allowed: {{ r.allowed }}
+                <b>{{ r.field }}</b>: {{ r.because }} — allowed: {{ r.allowed }}
               </li>
             }
             @if (v.refusals.length > 3) {

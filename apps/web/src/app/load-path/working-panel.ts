@@ -57,8 +57,7 @@ import { StepsList } from './steps-list';
         <ul class="cases">
           @for (c of cases(); track c.name) {
             <li [class.governs]="c.governs">
-              <span>{{ c.name }}</span
-              ><span class="number">{{ c.u }}</span>
+              <span>{{ c.name }}</span><span class="number">{{ c.u }}</span>
             </li>
           }
         </ul>

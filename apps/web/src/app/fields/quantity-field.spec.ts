@@ -1,0 +1,91 @@
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import type { RangeName } from '@core/job/ranges';
+import type { Provenance, Quantity } from '@core/job/schema';
+import { testJob } from '@core/testing/test-job';
+import { provideDesk } from '../testing/desk';
+import { QuantityField } from './quantity-field';
+
+let fixture: ComponentFixture<QuantityField>;
+let got: Quantity[];
+const input = () => fixture.nativeElement.querySelector('input') as HTMLInputElement;
+const alert = () => (fixture.nativeElement.querySelector('[role=alert]') as HTMLElement | null)?.textContent ?? '';
+
+async function show(from: Provenance = 'assumed', of: RangeName = 'skinThickness', more: Record<string, unknown> = {}) {
+  fixture = TestBed.createComponent(QuantityField);
+  got = [];
+  fixture.componentInstance.changed.subscribe((q) => got.push(q));
+  const inputs = { value: { v: 6, text: '6 mm', from }, of, system: 'mm', ...more };
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+}
+
+async function type(text: string) {
+  input().value = text;
+  input().dispatchEvent(new Event('input'));
+  await fixture.whenStable();
+}
+
+beforeEach(() => provideDesk(testJob()));
+
+it('has a label tied to its box, and shows the text as typed', async () => {
+  await show();
+  expect(fixture.nativeElement.querySelector('label').htmlFor).toBe(input().id);
+  expect(fixture.nativeElement.textContent).toContain('Skin thickness');
+  expect(input().value).toBe('6 mm');
+});
+
+it('marks an assumed value, in words', async () => {
+  await show('assumed');
+  expect(fixture.nativeElement.querySelector('.line').classList).toContain('assumed');
+  expect(fixture.nativeElement.querySelector('.from').textContent).toContain('assumed');
+});
+
+it('a typed value counts as measured, with its time, and is read as people write it', async () => {
+  await show('assumed');
+  await type('1/4');
+  expect(got).toHaveLength(1);
+  expect(got[0]).toMatchObject({ v: 6.35, text: '1/4', from: 'measured' });
+  expect(got[0]!.at).toMatch(/^\d{4}-\d\d-\d\dT/);
+});
+
+it('a value from a sheet stays one', async () => {
+  await show('sheet');
+  await type('8');
+  expect(got[0]).toEqual({ v: 8, text: '8', from: 'sheet' });
+});
+
+it('reads a gauge only where the metal is known', async () => {
+  await show('assumed', 'skinThickness', { gauges: 'steel' });
+  await type('10 ga');
+  expect(got[0]!.v).toBeCloseTo(3.4163, 4);
+  await show('assumed');
+  await type('10 ga');
+  expect(got).toEqual([]);
+  expect(alert()).toContain('metal');
+});
+
+it('a bad text is kept with its reason and range; nothing is sent; Escape brings back what was', async () => {
+  await show();
+  await type('0');
+  expect(got).toEqual([]);
+  expect(alert()).toBe('0 is too small — allowed: over 0 up to 200 mm');
+  expect(input().getAttribute('aria-invalid')).toBe('true');
+  input().dispatchEvent(new Event('blur'));
+  await fixture.whenStable();
+  expect(input().value).toBe('0');
+  input().dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
+  await fixture.whenStable();
+  expect(input().value).toBe('6 mm');
+  expect(alert()).toBe('');
+});
+
+it('what is being typed is not rewritten under the fingers, and is tidied on leaving', async () => {
+  await show('assumed', 'position', { provenance: false });
+  await type('12');
+  fixture.componentRef.setInput('value', { v: 12, text: '12 mm', from: 'assumed' });
+  await fixture.whenStable();
+  expect(input().value).toBe('12');
+  input().dispatchEvent(new Event('blur'));
+  await fixture.whenStable();
+  expect(input().value).toBe('12 mm');
+});

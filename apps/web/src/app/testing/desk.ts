@@ -1,0 +1,60 @@
+import { signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { evaluate } from '@core/chain/evaluate';
+import type { Job } from '@core/job/schema';
+import { Desk, type Picked } from '../job/desk';
+import { Judge } from '../job/judge';
+
+/** A desk without a store: changes are applied at once and written down. */
+export class TestDesk {
+  readonly job = signal<Job | null>(null);
+  readonly preview = signal<Job | null>(null);
+  readonly picked = signal<Picked | null>(null);
+  readonly openLink = signal('');
+  readonly dimensions = signal(true);
+  readonly said = signal('');
+  readonly state = signal({ settled: null as Job | null, save: 'saved' });
+  readonly did: string[] = [];
+  readonly shown = () => this.preview() ?? this.job();
+  readonly undoable = () => '';
+  readonly redoable = () => '';
+
+  constructor(job: Job) {
+    this.job.set(job);
+    this.state.set({ settled: job, save: 'saved' });
+  }
+
+  change(did: string, f: (job: Job) => Job): void {
+    this.did.push(did);
+    this.job.update((j) => f(j!));
+  }
+
+  leaveField(): void {
+    this.did.push('leave');
+  }
+}
+
+/** A judge that answers in the same breath. */
+export class TestJudge {
+  readonly verdict = signal<ReturnType<typeof evaluate> | null>(null);
+  readonly judged = signal<Job | null>(null);
+  readonly working = signal(undefined);
+  readonly broken = signal('');
+
+  constructor(job: Job) {
+    this.verdict.set(evaluate(job));
+    this.judged.set(job);
+  }
+}
+
+/** Provides both for a component under test. */
+export function provideDesk(job: Job): TestDesk {
+  const desk = new TestDesk(job);
+  TestBed.configureTestingModule({
+    providers: [
+      { provide: Desk, useValue: desk },
+      { provide: Judge, useValue: new TestJudge(job) },
+    ],
+  });
+  return desk;
+}

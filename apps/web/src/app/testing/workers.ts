@@ -1,0 +1,56 @@
+import { evaluate, workingOf } from '@core/chain/evaluate';
+import { axesFor, tryStock, type Tally } from '@core/options/choose';
+import type { FromChooser, FromJudge, ToChooser, ToJudge } from '../workers/messages';
+
+/** Stands in for a worker: answers when told to, so that a test can see what happens in between. */
+export class HeldWorker<To, From> extends EventTarget {
+  readonly waiting: To[] = [];
+  terminated = false;
+
+  constructor(private readonly reply: (m: To) => From) {
+    super();
+  }
+
+  postMessage(m: To): void {
+    this.waiting.push(m);
+  }
+
+  /** Answers the oldest message. */
+  answer(): void {
+    const m = this.waiting.shift();
+    if (m !== undefined) this.dispatchEvent(new MessageEvent('message', { data: this.reply(m) }));
+  }
+
+  terminate(): void {
+    this.terminated = true;
+  }
+}
+
+/** The workers started since the last reset. */
+export const started: { judge: HeldWorker<ToJudge, FromJudge>[]; chooser: HeldWorker<ToChooser, FromChooser>[] } = {
+  judge: [],
+  chooser: [],
+};
+
+export function startJudge(): Worker {
+  const worker = new HeldWorker<ToJudge, FromJudge>((m) =>
+    m.kind === 'evaluate'
+      ? { kind: 'evaluate', ticket: m.ticket, verdict: evaluate(m.job) }
+      : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
+  );
+  started.judge.push(worker);
+  return worker as unknown as Worker;
+}
+
+export function startChooser(): Worker {
+  const worker = new HeldWorker<ToChooser, FromChooser>((m) => {
+    if (m.kind === 'stop') return { kind: 'done', tried: 0, total: 0, options: [], milliseconds: 1, stopped: true };
+    const all = tryStock(m.job, { ...axesFor(m.job), sizes: ['M8', 'M10'], classes: ['8.8'], pitches: [1], counts: [4, 6] });
+    let next: IteratorResult<Tally, Tally> = all.next();
+    while (!next.done) next = all.next();
+    const { tried, total, sound } = next.value;
+    return { kind: 'done', tried, total, options: sound, milliseconds: 10, stopped: false };
+  });
+  started.chooser.push(worker);
+  return worker as unknown as Worker;
+}

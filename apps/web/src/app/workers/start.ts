@@ -1,0 +1,3 @@
+/** Starts the workers. A file of its own, so that tests can stand in for them. */
+export const startJudge = (): Worker => new Worker(new URL('./judge.worker', import.meta.url), { type: 'module' });
+export const startChooser = (): Worker => new Worker(new URL('./chooser.worker', import.meta.url), { type: 'module' });
