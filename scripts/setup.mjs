@@ -35,7 +35,8 @@ function installPackages() {
   if (missing.length > 0)
     console.warn(`setup: ${missing.join(', ')} not found; the SQLite module is compiled on installing and will need them`);
   console.log('setup: installing the npm packages (1 to 6 minutes the first time) …');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  // Not `npm ci`: it refuses a lock file that leaves out other platforms' optional packages, as npm 11 writes it.
+  run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error']);
   writeFileSync(STAMP, lock);
   return true;
 }

@@ -11,7 +11,7 @@ import { isRefusal, type Refusal } from '@core/units/refusal';
 import { Desk } from '../job/desk';
 
 const WORDS: Readonly<Record<Provenance, { icon: string; word: string }>> = {
-  assumed: { icon: 'change_history', word: 'assumed' },
+  assumed: { icon: 'diamond', word: 'assumed' },
   measured: { icon: 'straighten', word: 'measured' },
   sheet: { icon: 'description', word: 'from a sheet' },
 };
@@ -47,7 +47,11 @@ let count = 0;
           [attr.aria-label]="(label() || range().label) + ': ' + words[value().from].word + '. Change where it came from'"
           [matTooltip]="words[value().from].word"
         >
-          <mat-icon aria-hidden="true">{{ words[value().from].icon }}</mat-icon>
+          @if (value().from === 'assumed') {
+            <span class="diamond" aria-hidden="true">◇</span>
+          } @else {
+            <mat-icon aria-hidden="true">{{ words[value().from].icon }}</mat-icon>
+          }
           <span>{{ words[value().from].word }}</span>
         </button>
         <mat-menu #menu="matMenu">
@@ -119,6 +123,10 @@ let count = 0;
       width: 16px;
       height: 16px;
       line-height: 16px;
+    }
+    .diamond {
+      width: 16px;
+      text-align: center;
     }
     .assumed .from {
       color: var(--ink);

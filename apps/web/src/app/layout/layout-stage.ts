@@ -34,6 +34,7 @@ interface Held {
   imports: [PlateDrawing, SectionDrawing, QuantityField, StackCard, MatButton, MatIcon, MatTooltip],
   templateUrl: './layout-stage.html',
   styleUrl: './layout-stage.scss',
+  host: { '[class.beside]': 'desk.openLink() !== ""' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LayoutStage {

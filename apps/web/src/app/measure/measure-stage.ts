@@ -9,7 +9,7 @@ import { assumed, assumedValues, namedValues, skinGauges } from '@core/job/value
 import { METALS } from '@core/stock/metals';
 import { PLYWOODS } from '@core/stock/skins';
 import { formatQuantity } from '@core/units/format-quantity';
-import { PlateDrawing } from '../drawing/plate-drawing';
+import { panelView, PlateDrawing } from '../drawing/plate-drawing';
 import { PickField, type Choice } from '../fields/pick-field';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
@@ -30,6 +30,7 @@ export class MeasureStage {
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
   protected readonly job = computed(() => this.desk.job()!);
+  protected readonly view = computed(() => panelView(this.job()));
   protected readonly gauges = computed(() => skinGauges(this.job()));
   protected readonly assumed = computed(() => assumedValues(this.job()).filter((n) => n.stage === 'measure'));
   protected readonly all = computed(() => namedValues(this.job()).filter((n) => n.stage === 'measure').length);
