@@ -27,6 +27,7 @@ export default {
         ],
       },
       moduleNameMapper: {
+        '^\\./options-chart$': '<rootDir>/apps/web/src/app/testing/no-chart.ts',
         '/workers/start$': '<rootDir>/apps/web/src/app/testing/workers.ts',
         '^@core/(.*)$': '<rootDir>/packages/core/src/$1',
       },

@@ -1,3 +1,4 @@
+import { parse, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
 import { FORMAT, Job, VERSION } from '../job/schema';
 import { refuse, type Refusal } from '../units/refusal';
@@ -13,10 +14,12 @@ function lineAt(text: string, position: number): string {
   return `line ${before.length}, column ${before.at(-1)!.length + 1}`;
 }
 
-/** Character where JSON.parse stopped: V8 gives the position, otherwise the end of the text. */
-function stoppedAt(text: string, message: string): number {
-  const m = /position (\d+)/.exec(message);
-  return m ? Number(m[1]) : text.length;
+/** Character where the text stops being JSON, which the engine's own message does not always say, and whether it just ends there. */
+function stoppedAt(text: string): { at: number; cut: boolean } {
+  const errors: ParseError[] = [];
+  parse(text, errors, { disallowComments: true });
+  const { offset, length } = errors[0] ?? { offset: text.length, length: 0 };
+  return { at: offset, cut: offset + length >= text.trimEnd().length };
 }
 
 /** Reads an open job file. Every refusal names the field and what is allowed; nothing is repaired silently. */
@@ -27,19 +30,10 @@ export function readJob(text: string): ReadJob {
   let data: unknown;
   try {
     data = JSON.parse(text);
-  } catch (e) {
-    const message = (e as Error).message;
-    const at = stoppedAt(text, message);
-    const cut = at >= text.trimEnd().length || /Unterminated/.test(message);
-    return {
-      refusals: [
-        refuse(
-          'file',
-          `${cut ? 'it ends too early, as if cut off' : 'it is not JSON'} (${lineAt(text, at)})`,
-          'a whole job file as exported',
-        ),
-      ],
-    };
+  } catch {
+    const { at, cut } = stoppedAt(text);
+    const what = cut ? 'it ends too early, as if cut off' : 'it is not JSON';
+    return { refusals: [refuse('file', `${what} (${lineAt(text, at)})`, 'a whole job file as exported')] };
   }
   return readJobData(data);
 }

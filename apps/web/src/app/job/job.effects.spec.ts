@@ -1,0 +1,139 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import { provideEffects } from '@ngrx/effects';
+import { provideState, provideStore, Store } from '@ngrx/store';
+import type { Job } from '@core/job/schema';
+import { testJob } from '@core/testing/test-job';
+import { JobEffects } from './job.effects';
+import { jobActions, jobFeature, type JobState } from './job.state';
+
+const job = testJob();
+const named = (name: string): Job => ({ ...job, name });
+const at = `/api/jobs/${job.id}`;
+let store: Store;
+let http: HttpTestingController;
+const state = (): JobState => TestBed.runInInjectionContext(() => store.selectSignal(jobFeature.selectJobState))();
+const change = (name: string) => store.dispatch(jobActions.change({ job: named(name), did: name }));
+const put = () => http.expectOne({ method: 'PUT', url: at });
+const current = (j: Job, version: number) => ({ job: j, version, archived: false, updatedAt: '' });
+
+beforeEach(() => {
+  sessionStorage.clear();
+  TestBed.configureTestingModule({
+    providers: [
+      provideHttpClient(),
+      provideHttpClientTesting(),
+      provideStore(),
+      provideState(jobFeature),
+      provideEffects(JobEffects),
+    ],
+  });
+  store = TestBed.inject(Store);
+  http = TestBed.inject(HttpTestingController);
+  store.dispatch(jobActions.open({ id: job.id }));
+  http.expectOne(at).flush(current(job, 1));
+});
+afterEach(() => http.verify());
+
+it('opens a job', () => expect(state()).toMatchObject({ status: 'ready', version: 1, save: 'saved' }));
+
+it('says when there is no such job, and when the server does not answer', () => {
+  store.dispatch(jobActions.open({ id: 'none' }));
+  http.expectOne('/api/jobs/none').flush({ title: 'There is no such job' }, { status: 404, statusText: 'Not Found' });
+  expect(state().status).toBe('missing');
+  store.dispatch(jobActions.open({ id: 'none' }));
+  http.expectOne('/api/jobs/none').error(new ProgressEvent('error'));
+  expect(state()).toMatchObject({ status: 'failed', message: 'The server does not answer.' });
+});
+
+it('saves a change over the version it rests on', () => {
+  change('One');
+  const request = put();
+  expect(request.request.headers.get('If-Match')).toBe('"1"');
+  expect(request.request.body.name).toBe('One');
+  request.flush({ version: 2 });
+  expect(state()).toMatchObject({ save: 'saved', version: 2 });
+});
+
+it('one save at a time: what changed meanwhile goes next, the newest only, over the new version', () => {
+  change('One');
+  const first = put();
+  change('Two');
+  change('Three');
+  http.expectNone(at);
+  first.flush({ version: 2 });
+  const second = put();
+  expect(second.request.headers.get('If-Match')).toBe('"2"');
+  expect(second.request.body.name).toBe('Three');
+  second.flush({ version: 3 });
+  expect(state()).toMatchObject({ save: 'saved', version: 3 });
+});
+
+it('two changes in one breath are one save, not two that would clash with each other', () => {
+  change('One');
+  change('Two');
+  const requests = http.match({ method: 'PUT', url: at });
+  expect(requests).toHaveLength(1);
+  requests[0]!.flush({ version: 2 });
+  http.match({ method: 'PUT', url: at }).forEach((r) => r.flush({ version: 3 }));
+  expect(state().save).toBe('saved');
+  expect(state().base!.name).toBe('Two');
+});
+
+it('a drag under way is not saved until it is dropped', () => {
+  store.dispatch(jobActions.drag({ job: named('Under way') }));
+  http.expectNone(at);
+  store.dispatch(jobActions.drop({ did: 'drag' }));
+  put().flush({ version: 2 });
+  expect(state().save).toBe('saved');
+});
+
+it('undo is saved too', () => {
+  change('One');
+  put().flush({ version: 2 });
+  store.dispatch(jobActions.undo());
+  const request = put();
+  expect(request.request.body.name).toBe(job.name);
+  request.flush({ version: 3 });
+});
+
+it('where the server is gone it says so and tries again by itself', () => {
+  jest.useFakeTimers();
+  change('One');
+  put().error(new ProgressEvent('error'));
+  expect(state().save).toBe('offline');
+  jest.advanceTimersByTime(3100);
+  put().flush({ version: 2 });
+  expect(state().save).toBe('saved');
+  jest.useRealTimers();
+});
+
+it('a refused save says why and is not tried again by itself', () => {
+  change('One');
+  put().flush({ detail: 'name: too long — allowed: 1 to 80' }, { status: 422, statusText: 'Unprocessable' });
+  expect(state()).toMatchObject({ save: 'refused', message: 'name: too long — allowed: 1 to 80' });
+});
+
+it('a save that would overwrite another tab’s becomes a clash with the two merged; nothing is written until one is chosen', () => {
+  change('Mine');
+  const theirs = { ...job, note: 'Theirs' };
+  put().flush({ current: current(theirs, 5) }, { status: 412, statusText: 'Precondition Failed' });
+  expect(state().save).toBe('conflict');
+  expect(state().clash!.merge.job).toMatchObject({ name: 'Mine', note: 'Theirs' });
+  change('Mine again');
+  http.expectNone(at);
+  store.dispatch(jobActions.takeMerge());
+  const request = put();
+  expect(request.request.headers.get('If-Match')).toBe('"5"');
+  request.flush({ version: 6 });
+  expect(state()).toMatchObject({ save: 'saved', version: 6 });
+});
+
+it('keeps the steps in the tab as they are made', () => {
+  change('One');
+  put().flush({ version: 2 });
+  const kept = JSON.parse(sessionStorage.getItem(sessionStorage.key(0)!)!);
+  expect(kept).toMatchObject({ version: 2, settled: { name: 'One' } });
+  expect(kept.past).toHaveLength(1);
+});

@@ -1,0 +1,101 @@
+import { isRefusal } from '../units/refusal';
+import { testJob } from '../testing/test-job';
+import { newJob } from './new-job';
+import { RANGES, type RangeName } from './ranges';
+import { baseHoleFor, panelOf, resolve, isResolved } from './resolve';
+import { Job } from './schema';
+import { assumed, assumedValues, fromSheet, namedValues, readValue, skinGauges } from './values';
+
+describe('a new job', () => {
+  it('is a whole document, all measured values assumed, and computes once it has a load', () => {
+    const job = newJob('a', 'A');
+    expect(Job.parse(job)).toEqual(job);
+    expect(namedValues(job).every((n) => n.value.from === 'assumed')).toBe(true);
+    expect(isResolved(resolve(job))).toBe(true);
+  });
+});
+
+describe('ranges are the same for the form and the file', () => {
+  const path: Partial<Record<RangeName, (job: Job, v: number) => unknown>> = {
+    skinThickness: (j, v) => ({ ...j, skin: { ...j.skin, thickness: fromSheet(v, 'x') } }),
+    plateThickness: (j, v) => ({ ...j, plate: { ...j.plate, thickness: fromSheet(v, 'x') } }),
+    corner: (j, v) => ({ ...j, plate: { ...j.plate, corner: v } }),
+    baseLength: (j, v) => ({ ...j, base: { ...j.base, length: fromSheet(v, 'x') } }),
+    baseSlot: (j, v) => ({ ...j, base: { ...j.base, slot: fromSheet(v, 'x') } }),
+    spanX: (j, v) => ({ ...j, skin: { ...j.skin, spanX: fromSheet(v, 'x') } }),
+    bedModulus: (j, v) => ({ ...j, skin: { ...j.skin, bedModulus: fromSheet(v, 'x') } }),
+    position: (j, v) => ({ ...j, bolts: { ...j.bolts, items: [{ id: 'B1', x: v, y: 0 }] } }),
+  };
+  const unit = { length: 'mm', stress: 'MPa', ratio: '', force: 'N', moment: 'Nmm', angle: 'rad', mass: 'kg' } as const;
+  it.each(Object.keys(path) as RangeName[])('%s: at the limits both read it, past them both refuse', (name) => {
+    const range = RANGES[name] as (typeof RANGES)[RangeName] & { above?: number; min?: number };
+    const inside = [range.max, range.above === undefined ? range.min! : range.above + 0.001];
+    const outside = [range.max * 1.001 + 0.001, range.above ?? range.min! - 0.001];
+    const form = (v: number) => !isRefusal(readValue(`${v} ${unit[range.dimension]}`, name, 'mm', 'measured'));
+    const file = (v: number) => Job.safeParse(path[name]!(testJob(), v)).success;
+    for (const v of inside) expect([v, form(v), file(v)]).toEqual([v, true, true]);
+    for (const v of outside) expect([v, form(v), file(v)]).toEqual([v, false, false]);
+  });
+  it('NaN and Infinity are no numbers', () => {
+    for (const v of [NaN, Infinity])
+      expect(Job.safeParse({ ...testJob(), plate: { ...testJob().plate, x0: v } }).success).toBe(false);
+  });
+});
+
+describe('provenance', () => {
+  const job = newJob('a', 'A');
+  it('a measured value leaves the list of assumed ones', () => {
+    const read = readValue('6', 'skinThickness', 'mm', 'measured', '2026-03-14T09:30:00.000Z');
+    if (isRefusal(read)) throw new Error('refused');
+    const next = { ...job, skin: { ...job.skin, thickness: read } };
+    expect(assumedValues(next)).toHaveLength(assumedValues(job).length - 1);
+    expect(read).toEqual({ v: 6, text: '6', from: 'measured', at: '2026-03-14T09:30:00.000Z' });
+  });
+  it('the time belongs to measuring only', () => {
+    expect(readValue('6', 'skinThickness', 'mm', 'sheet', '2026-03-14T09:30:00.000Z')).not.toHaveProperty('at');
+    expect(assumed(6, '6')).toEqual({ v: 6, text: '6', from: 'assumed' });
+  });
+  it('counts the hole pattern as one, the glass content only where there is glass, winch values under load', () => {
+    const paths = namedValues(job).map((n) => n.path);
+    expect(paths).toContain('base.holes');
+    expect(paths).not.toContain('skin.glass');
+    const pull = fromSheet(1, '1');
+    const winch = {
+      kind: 'winch' as const,
+      id: 'W',
+      name: 'Pull',
+      pull,
+      drumHeight: pull,
+      sideAngle: pull,
+      upAngle: assumed(0, '0'),
+      fan: 3,
+    };
+    expect(namedValues({ ...job, loads: [winch] }).filter((n) => n.stage === 'load')).toHaveLength(4);
+    expect(assumedValues({ ...job, loads: [winch] }).some((n) => n.path === 'loads.W.upAngle')).toBe(true);
+  });
+  it('knows the gauge table of a sheet skin, and none of the others', () => {
+    expect(skinGauges(job)).toBe('steel');
+    expect(skinGauges({ ...job, skin: { ...job.skin, kind: 'sheet', metal: '6082-T6' } as Job['skin'] })).toBe('aluminium');
+  });
+});
+
+describe('bolts and base holes', () => {
+  const job = testJob();
+  const at = (x: number, y: number, d = 10) => baseHoleFor(job, { x, y }, d)?.id;
+  it('a bolt goes through a hole within its clearance: 11 mm round an M10 gives 0.5 mm', () => {
+    expect(at(45, 35)).toBe('H1');
+    expect(at(45.4, 35)).toBe('H1');
+    expect(at(45.6, 35)).toBeUndefined();
+  });
+  it('not through a hole smaller than itself', () => expect(at(45, 35, 12)).toBeUndefined());
+  it('along a slot anywhere in its length, across it only within the clearance', () => {
+    const slotted = { ...job, base: { ...job.base, slot: fromSheet(20, '20 mm') } };
+    expect(baseHoleFor(slotted, { x: 54, y: 35 }, 10)?.id).toBe('H1');
+    expect(baseHoleFor(slotted, { x: 56, y: 35 }, 10)).toBeUndefined();
+    expect(baseHoleFor(slotted, { x: 45, y: 36 }, 10)).toBeUndefined();
+  });
+});
+
+it('the panel lies round the base as the bearers were measured', () => {
+  expect(panelOf(testJob())).toEqual({ x0: -250, x1: 250, y0: -200, y1: 200 });
+});
