@@ -4,7 +4,6 @@ import { startDemoServer, type DemoServer } from '../scripts/demo-server.mjs';
 /** Each worker has its own server and demo jobs; a test that stops or breaks the server starts one for itself. */
 export const test = base.extend<{ quiet: void }, { shop: DemoServer }>({
   shop: [
-     
     async ({}, use) => {
       const server = await startDemoServer();
       await use(server);
