@@ -1,3 +1,7 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { writeJob } from '@core/formats/read-job';
 import { testJob } from '@core/testing/test-job';
 import { check } from './check';
@@ -35,4 +39,33 @@ it('refused: exit 2, path of the field and the allowed range', () => {
   expect(check(sound.slice(0, 900), false).text).toContain('ends too early');
   const none = writeJob({ ...testJob(), bolts: { ...testJob().bolts, items: [] } });
   expect(JSON.parse(check(none, true).text).refused[0]).toMatchObject({ field: 'bolts.items', allowed: '1 to 60 bolts' });
+});
+
+describe('as a command', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'mast-shoe-cli-'));
+  afterAll(() => rmSync(folder, { recursive: true }));
+  const file = (text: string | Buffer) => {
+    const path = join(folder, 'job.json');
+    writeFileSync(path, text);
+    return path;
+  };
+  const run = (...args: string[]) => {
+    const done = spawnSync(process.execPath, ['--import', 'tsx', join(__dirname, 'main.ts'), ...args], { encoding: 'utf8' });
+    return { exit: done.status, out: done.stdout, err: done.stderr };
+  };
+
+  it('exit 0, 1 and 2, the answer on the right stream', () => {
+    expect(run('check', file(sound))).toMatchObject({ exit: 0, out: expect.stringContaining('SOUND'), err: '' });
+    const heavy = file(writeJob(testJob({ fz: 60_000 })));
+    expect(run('check', heavy, '--json')).toMatchObject({ exit: 1, out: expect.stringContaining('"state": "fails"') });
+    expect(run('check', file('{'))).toMatchObject({ exit: 2, out: '', err: expect.stringContaining('ends too early') });
+  }, 30_000);
+
+  it('a 40 MB file, a missing one and a wrong call are refused in words', () => {
+    const large = file(Buffer.alloc(40_000_000, 'x'));
+    expect(run('check', large)).toMatchObject({ exit: 2, err: expect.stringContaining('it is 40.0 MB — allowed: up to 2 MB') });
+    expect(run('check', join(folder, 'none.json'))).toMatchObject({ exit: 2, err: expect.stringContaining('no such file') });
+    expect(run('spread', 'x')).toMatchObject({ exit: 2, err: expect.stringContaining('usage:') });
+    expect(run('--help')).toMatchObject({ exit: 0, out: expect.stringContaining('usage:') });
+  }, 30_000);
 });

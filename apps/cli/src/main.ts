@@ -1,5 +1,6 @@
 import { readFileSync, statSync } from 'node:fs';
 import { parseArgs } from 'node:util';
+import { MAX_FILE } from '@core/formats/read-job';
 import { check } from './check';
 
 const USAGE = `usage: npm run -s cli -- check FILE [--json]
@@ -31,7 +32,12 @@ function main(argv: string[]): number {
   let text: string;
   try {
     // A file far over the limit is refused by its size, without reading it into memory.
-    text = statSync(file).size > 8_000_000 ? ' '.repeat(8_000_000) : readFileSync(file, 'utf8');
+    const { size } = statSync(file);
+    if (size > 4 * MAX_FILE) {
+      console.error(`file: it is ${(size / 1e6).toFixed(1)} MB — allowed: up to ${MAX_FILE / 1e6} MB`);
+      return 2;
+    }
+    text = readFileSync(file, 'utf8');
   } catch (e) {
     console.error(`file: ${(e as Error).message} — allowed: a job file that can be read`);
     return 2;

@@ -6,6 +6,8 @@ import { writeJob } from '@core/formats/read-job';
 import { isResolved, resolve, type Resolved } from '@core/job/resolve';
 import { drillList } from '@core/shop/drill-list';
 import { plateDxf } from '@core/shop/dxf';
+import { templateFor } from '@core/shop/template-pages';
+import { isRefusal } from '@core/units/refusal';
 import { problem, refused } from '../edges/problem';
 import type { JobStore, StoredJob } from '../jobs/job-store';
 import { templatePdf } from './template-pdf';
@@ -37,7 +39,9 @@ export function sheetRoutes(store: JobStore): Router {
     if (!asked.success) return problem(res, 400, 'Unknown paper', { detail: 'paper: not known — allowed: a4, letter' });
     const found = ready(req.params.id, res);
     if (!found) return;
-    const pdf = await templatePdf(found.stored.job, found.r, asked.data.paper);
+    const template = templateFor(found.r.plate, asked.data.paper);
+    if (isRefusal(template)) return refused(res, [template]);
+    const pdf = await templatePdf(found.stored.job, found.r, template);
     file(res, req.params.id, `-template-${asked.data.paper}.pdf`, 'application/pdf').send(pdf);
   });
 

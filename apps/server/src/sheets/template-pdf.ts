@@ -5,17 +5,7 @@ import { evaluate } from '@core/chain/evaluate';
 import type { Resolved } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
 import { assumedValues } from '@core/job/values';
-import {
-  CALIBRATION,
-  MARGIN,
-  OVERLAP,
-  PAPERS,
-  STRIP,
-  templateFor,
-  type PaperName,
-  type Template,
-  type TemplateSheet,
-} from '@core/shop/template-pages';
+import { CALIBRATION, MARGIN, OVERLAP, PAPERS, STRIP, type Template, type TemplateSheet } from '@core/shop/template-pages';
 
 const POINTS = 72 / 25.4;
 const find = createRequire(import.meta.url);
@@ -25,8 +15,7 @@ const BOLD = find.resolve('@fontsource/barlow/files/barlow-latin-600-normal.woff
 type Doc = InstanceType<typeof PDFDocument>;
 
 /** The 1:1 drilling template as PDF. Units on the page are millimetres through one scale, so 1 mm is 1 mm. */
-export function templatePdf(job: Job, r: Resolved, paper: PaperName): Promise<Buffer> {
-  const t = templateFor(r.plate, paper);
+export function templatePdf(job: Job, r: Resolved, t: Template): Promise<Buffer> {
   const doc = new PDFDocument({
     autoFirstPage: false,
     info: { Title: `${job.name}: drilling template 1:1`, Creator: 'Mast Shoe' },

@@ -52,7 +52,7 @@ export function winchCases(load: WinchLoad, recording = true): LoadCase[] {
   for (const beta of ups) {
     for (const theta of fanAngles(load.sideAngle.v, load.fan)) {
       const w = new Working(recording);
-      const put = { P, β: beta, θ: theta };
+      const put = { P, β: (beta * 180) / Math.PI, θ: (theta * 180) / Math.PI };
       const force = { fx: w.of(F_X, put), fy: w.of(F_Y, put), fz: w.of(F_Z, put), mx: 0, my: 0, mz: 0 };
       const at = { x: 0, y: 0, z: load.drumHeight.v };
       const side = Math.abs(theta) < 1e-9 ? 'ahead' : `${Math.abs(degrees(theta))}° ${theta > 0 ? 'port' : 'starboard'}`;

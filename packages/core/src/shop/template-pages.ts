@@ -1,5 +1,6 @@
 import { heightOf, widthOf } from '../geometry/rects';
 import type { Rect } from '../geometry/points';
+import { refuse, type Refusal } from '../units/refusal';
 
 /** A 1:1 drilling template cut into sheets of paper. Millimetres throughout. */
 export const PAPERS = {
@@ -15,6 +16,8 @@ export const OVERLAP = 15;
 export const STRIP = 62;
 /** Side of the square to check with a ruler. */
 export const CALIBRATION = 50;
+/** More than this is no template any more: cut from the DXF. */
+export const MOST_SHEETS = 60;
 /** Paper shown round the plate so that its outline is whole. */
 const ROUND_THE_PLATE = 5;
 
@@ -35,11 +38,19 @@ export interface Template {
   readonly sheets: readonly TemplateSheet[];
 }
 
-/** The way round that takes fewer sheets; upright when equal. Rows from port to starboard, columns from aft forward. */
-export function templateFor(plate: Rect, paper: PaperName): Template {
+/** The way round that takes fewer sheets; upright when equal. Rows from port to starboard, columns from aft forward. Refuses over 60 sheets. */
+export function templateFor(plate: Rect, paper: PaperName): Template | Refusal {
   const upright = cut(plate, paper, false);
   const across = cut(plate, paper, true);
-  return across.sheets.length < upright.sheets.length ? across : upright;
+  const fewer = across.sheets.length < upright.sheets.length ? across : upright;
+  const n = fewer.sheets.length;
+  return n > MOST_SHEETS
+    ? refuse(
+        'plate',
+        `the template would take ${n} sheets of ${PAPERS[paper].name}`,
+        `up to ${MOST_SHEETS} sheets; cut a plate this large from the DXF`,
+      )
+    : fewer;
 }
 
 const sheetsFor = (size: number, window: number) => Math.max(1, Math.ceil((size - OVERLAP) / (window - OVERLAP)));

@@ -1,6 +1,7 @@
 /**
  * A formula is written once, as text, and that text is both what is computed and what the person reads.
  * Grammar: numbers, π, symbols (letters, digits, `_`, `.`, `'`), + − · / ^, brackets, and the functions below.
+ * sin and cos take degrees, as people write angles.
  * In symbols `_` starts a subscript and `.` inside it shows as a comma: `F_t.Rd` reads F with subscript t,Rd.
  */
 export type Inputs = Readonly<Record<string, number>>;
@@ -19,7 +20,12 @@ export interface Formula {
 /** Reads its symbols from slots filled before each evaluation: looked up once each, however often they occur. */
 type Node = () => number;
 
-const ONE: Readonly<Record<string, (x: number) => number>> = { sqrt: Math.sqrt, abs: Math.abs, sin: Math.sin, cos: Math.cos };
+const ONE: Readonly<Record<string, (x: number) => number>> = {
+  sqrt: Math.sqrt,
+  abs: Math.abs,
+  sin: (deg) => Math.sin((deg * Math.PI) / 180),
+  cos: (deg) => Math.cos((deg * Math.PI) / 180),
+};
 /** Take two or more, pairwise. */
 const MANY: Readonly<Record<string, (a: number, b: number) => number>> = {
   min: (a, b) => Math.min(a, b),

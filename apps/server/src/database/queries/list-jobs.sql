@@ -1,1 +1,1 @@
-SELECT id, version, archived, document, updated_at FROM job ORDER BY archived, created_at, id;
+SELECT id, version, archived, document, updated_at FROM job ORDER BY archived, rowid;

@@ -82,13 +82,31 @@ it('one press takes it, as one step, and it holds', async () => {
   expect(['sound', 'tight']).toContain(evaluate(desk.job()!).state);
 });
 
-it('says when the layout has changed since', async () => {
+it('a second one taken starts from the layout that was searched, not from the first', async () => {
+  await show(light());
+  await search();
+  const name = (b: HTMLButtonElement) => b.querySelector('span')!.textContent!;
+  const [first, last] = [offers()[0]!, offers().at(-1)!];
+  last.click();
+  await fixture.whenStable();
+  const expected = name(first);
+  offers()[0]!.click();
+  await fixture.whenStable();
+  expect(desk.did.at(-1)).toBe(`choose ${expected}`);
+  expect(host().textContent).not.toContain('changed since');
+  expect(['sound', 'tight']).toContain(evaluate(desk.job()!).state);
+});
+
+it('says when the layout has changed since, and then lets none be taken over the change', async () => {
   await show(light());
   await search();
   expect(host().textContent).not.toContain('changed since');
   desk.change('move', (j) => ({ ...j, bolts: { ...j.bolts, items: j.bolts.items.map((b) => ({ ...b, x: b.x * 0.95 })) } }));
   await fixture.whenStable();
   expect(host().textContent).toContain('The layout has changed since');
+  const before = desk.job();
+  offers()[0]!.click();
+  expect(desk.job()).toBe(before);
 });
 
 it('a broken search is said, changes nothing and can be started again', async () => {

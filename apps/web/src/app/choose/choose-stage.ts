@@ -32,9 +32,13 @@ export class ChooseStage implements OnDestroy {
   protected readonly progress = signal({ tried: 0, total: 0, sound: 0 });
   protected readonly result = signal<Extract<FromChooser, { kind: 'done' }> | null>(null);
   protected readonly failure = signal('');
-  /** The job the result belongs to; another layout makes it old. */
-  private readonly triedFor = signal<Job | null>(null);
-  protected readonly old = computed(() => this.result() !== null && !sameOrigin(this.triedFor(), this.job()));
+  /** The layout the search began from: every option is made from it. */
+  private readonly origin = signal<Job | null>(null);
+  /** The option last taken; with it the results are still good. */
+  private readonly taken = signal<Job | null>(null);
+  protected readonly old = computed(
+    () => this.result() !== null && !sameLayout(this.origin(), this.job()) && !sameLayout(this.taken(), this.job()),
+  );
 
   protected readonly axes = computed(() => axesFor(this.job()));
   protected readonly total = computed(() => totalOf(this.axes()));
@@ -57,8 +61,8 @@ export class ChooseStage implements OnDestroy {
   constructor() {
     effect(() => {
       const o = this.hovered();
-      const from = this.triedFor();
-      this.desk.preview.set(o && from ? applyCombination(from, o) : null);
+      const from = this.origin();
+      this.desk.preview.set(o && from && !this.old() ? applyCombination(from, o) : null);
     });
   }
 
@@ -69,7 +73,8 @@ export class ChooseStage implements OnDestroy {
     this.hovered.set(null);
     this.running.set(true);
     this.progress.set({ tried: 0, total: this.total(), sound: 0 });
-    this.triedFor.set(this.job());
+    this.origin.set(this.job());
+    this.taken.set(null);
     this.worker.postMessage({ kind: 'start', job: this.job() } satisfies ToChooser);
   }
 
@@ -107,12 +112,12 @@ export class ChooseStage implements OnDestroy {
   }
 
   protected apply(o: SoundOption): void {
-    const from = this.triedFor();
-    if (!from) return;
-    const next = applyCombination(from, o);
+    const from = this.origin();
+    if (!from || this.old()) return;
+    const next = { ...applyCombination(from, o), name: this.job().name, note: this.job().note };
     this.hovered.set(null);
     this.desk.preview.set(null);
-    this.triedFor.set(next);
+    this.taken.set(next);
     this.desk.change(`choose ${this.name(o)}`, () => next);
     this.desk.said.set(`Taken: ${this.name(o)}`);
   }
@@ -131,5 +136,5 @@ export class ChooseStage implements OnDestroy {
   }
 }
 
-const sameOrigin = (a: Job | null, b: Job) =>
+const sameLayout = (a: Job | null, b: Job) =>
   a !== null && JSON.stringify({ ...a, name: '', note: '' }) === JSON.stringify({ ...b, name: '', note: '' });

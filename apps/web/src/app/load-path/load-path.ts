@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Link, Verdict } from '@core/chain/evaluate';
 import type { Element } from '@core/checks/check';
+import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
 
 const PARTS: Readonly<Record<Element, string>> = {
@@ -22,7 +23,7 @@ const PARTS: Readonly<Record<Element, string>> = {
           <ul>
             @for (r of v.refusals.slice(0, 3); track $index) {
               <li>
-                <b>{{ r.field }}</b>: {{ r.because }} — allowed: {{ r.allowed }}
+                <b>{{ field(r.field) }}</b>: {{ r.because }} — allowed: {{ r.allowed }}
               </li>
             }
             @if (v.refusals.length > 3) {
@@ -213,6 +214,7 @@ export class LoadPath {
   protected readonly desk = inject(Desk);
   readonly verdict = input.required<Verdict | null>();
   protected readonly parts = PARTS;
+  protected readonly field = fieldWords;
   protected readonly links = computed(() => this.verdict()?.links ?? []);
 
   /** Thicker metal, more in hand: 9 at no load down to 2 at and over capacity. */

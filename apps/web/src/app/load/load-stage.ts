@@ -194,6 +194,10 @@ export class LoadStage {
     this.change('family', (j) => ({ ...j, family: f as Job['family'] }));
   }
 
+  protected note(text: string): void {
+    this.change('note', (j) => ({ ...j, note: text.slice(0, 2000) }));
+  }
+
   protected factor(key: Factor, range: string, text: string): void {
     const value = Number(text.trim().replace(',', '.'));
     const [low, high] = range.split(' to ').map(Number);

@@ -9,8 +9,9 @@ import { drillList } from '@core/shop/drill-list';
 import { PAPERS, templateFor, type PaperName } from '@core/shop/template-pages';
 import { boundsOf } from '@core/geometry/rects';
 import { formatQuantity } from '@core/units/format-quantity';
-import { refusalText } from '@core/units/refusal';
-import { PlateDrawing } from '../drawing/plate-drawing';
+import { isRefusal, refusalText } from '@core/units/refusal';
+import { PlateDrawing, plateView } from '../drawing/plate-drawing';
+import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 
@@ -28,9 +29,18 @@ export class MakeStage {
   protected readonly job = computed(() => this.desk.job()!);
   protected readonly papers = PAPERS;
   protected readonly paper = signal<PaperName>('a4');
-  protected readonly template = computed(() => templateFor(outlineOf(this.job()), this.paper()));
+  private readonly cut = computed(() => templateFor(outlineOf(this.job()), this.paper()));
+  protected readonly tooLarge = computed(() => {
+    const t = this.cut();
+    return isRefusal(t) ? refusalText(t) : '';
+  });
+  protected readonly template = computed(() => {
+    const t = this.cut();
+    return isRefusal(t) ? null : t;
+  });
   protected readonly view = computed(() => {
-    const sheets = this.template().sheets;
+    const sheets = this.template()?.sheets ?? [];
+    if (sheets.length === 0) return plateView(this.job());
     return boundsOf(
       sheets.flatMap((s) => [
         { x: s.window.x0, y: s.window.y0 },
@@ -46,7 +56,7 @@ export class MakeStage {
   });
   protected readonly refusals = computed(() => {
     const r = this.resolved();
-    return isResolved(r) ? [] : r.map(refusalText);
+    return isResolved(r) ? [] : r.map((x) => refusalText({ ...x, field: fieldWords(x.field) }));
   });
   protected readonly cautions = computed(() => cautionsFor(this.job()));
   protected readonly assumed = computed(() => assumedValues(this.job()));
