@@ -54,7 +54,7 @@ one('docs written from the code are current', ['--import', 'tsx', join(ROOT, 'sc
 one('lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings=0']);
 
 const jest = join(REPORTS, 'jest.json');
-const jestOk = run('unit tests', [bin('jest/bin/jest.js'), '--json', `--outputFile=${jest}`, '--silent=false']);
+const jestOk = run('unit tests', [bin('jest/bin/jest.js'), '--json', `--outputFile=${jest}`, '--testTimeout=30000']);
 count('unit tests', jest, (r) => ({ good: r.numPassedTests, bad: r.numFailedTests + r.numRuntimeErrorTestSuites }), jestOk);
 
 if (built) {
