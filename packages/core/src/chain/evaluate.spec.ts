@@ -144,6 +144,11 @@ describe('what cannot be made or computed is refused by field and range; nothing
     expect(refusals(testJob({ fx: 1000, fy: 800, z: 150 }, change))).toMatch(text);
   });
 
+  it('in an inch job the lengths are said in inches', () => {
+    const j = testJob({ fx: 1000, z: 150 }, (x) => ({ ...bolts(x, [at(140.4, 0), ...x.bolts.items.slice(1)]), units: 'inch' }));
+    expect(refusals(j)).toContain('lies 1 in outside the plate; at least 0.217 in from every edge');
+  });
+
   it('a method outside its range refuses its link only, and the job is then not sound', () => {
     const v = evaluate(testJob({ fz: 9000 }, (j) => ({ ...j, skin: { ...j.skin, thickness: fromSheet(3, '3 mm') } })));
     const l = v.links.find((x) => x.id === 'skin-bending')!;

@@ -4,6 +4,7 @@ import { fastenerClass, type FastenerClass } from '../stock/fastener-classes';
 import { fastenerSize, stressArea, type FastenerSize } from '../stock/fasteners';
 import { metal, type Metal } from '../stock/metals';
 import { laminate, plywood, sheet, type SkinStrength } from '../stock/skins';
+import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
 import type { Job } from './schema';
 
@@ -166,10 +167,12 @@ export function baseHoleFor(job: Job, bolt: Point, d: number): Job['base']['hole
   return job.base.holes.find((h) => Math.hypot(Math.max(0, Math.abs(bolt.x - h.x) - run), bolt.y - h.y) <= play);
 }
 
-const mm = (v: number) => `${(Math.round(v * 10) / 10).toString().replace('-', '−')} mm`;
+/** Lengths in a refusal read in the job's own unit. */
+const lengthsOf = (job: Job) => (v: number) => formatQuantity(v, 'length', job.units);
 
 function layoutRefusals(job: Job, d0: number, size: FastenerSize, base: Rect, panel: Rect): Refusal[] {
   const no: Refusal[] = [];
+  const mm = lengthsOf(job);
   const plate = outlineOf(job);
   const items = job.bolts.items;
   if (widthOf(plate) <= 0 || heightOf(plate) <= 0)
@@ -233,6 +236,7 @@ function layoutRefusals(job: Job, d0: number, size: FastenerSize, base: Rect, pa
 }
 
 function underBase(job: Job, bolt: Point, field: string, d: number): Refusal {
+  const mm = lengthsOf(job);
   const near = job.base.holes.find(
     (h) => Math.hypot(Math.max(0, Math.abs(bolt.x - h.x) - job.base.slot.v / 2), bolt.y - h.y) <= job.base.hole.v,
   );
