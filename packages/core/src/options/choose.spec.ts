@@ -76,3 +76,15 @@ it('rings of 4, 6 and 8 sit on the rectangle', () => {
   expect(ringPattern(6, box)).toContainEqual({ x: 0, y: -40 });
   expect(() => ringPattern(5, box)).toThrow('allowed: 4, 6, 8');
 });
+
+it('finds nothing to start from where there are no bolts, or one bolt that this load turns about', () => {
+  const job = testJob();
+  const bolts = (items: typeof job.bolts.items) => ({ ...job, bolts: { ...job.bolts, items } });
+  for (const from of [bolts([]), bolts(job.bolts.items.slice(0, 1))]) {
+    const all = tryStock(from, { ...axesFor(from), sizes: ['M10'], classes: ['8.8'], pitches: [1, 1.4] });
+    let next = all.next();
+    while (!next.done) next = all.next();
+    expect(next.value.sound).toEqual([]);
+    expect(next.value.tried).toBe(next.value.total);
+  }
+});

@@ -39,6 +39,8 @@ const round = (v: number) => Math.round(v * 10) / 10;
  */
 export function withPattern(job: Job, n: number, pitch: number, sizeId: string): Job {
   const items = job.bolts.items;
+  // No pattern to start from: the layout stays refused for its own reason.
+  if (items.length === 0) return { ...job, bolts: { ...job.bolts, size: sizeId } };
   const box = boundsOf(items);
   const c = { x: (box.x0 + box.x1) / 2, y: (box.y0 + box.y1) / 2 };
   const spread = (p: Point): Point => ({ x: c.x + (p.x - c.x) * pitch, y: c.y + (p.y - c.y) * pitch });
