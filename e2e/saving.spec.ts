@@ -1,15 +1,22 @@
+import type { BrowserContext, Page } from '@playwright/test';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startDemoServer } from '../scripts/demo-server.mjs';
 import { copyOf, expect, openStage, saved, stored, test } from './shop';
 
-test('a second tab is told before it overwrites, and merges what does not meet', async ({ page, context }) => {
+/** One job open in two tabs, both on the same version. */
+async function twoTabs(page: Page, context: BrowserContext): Promise<{ id: string; other: Page }> {
   await page.goto('/');
   const id = await copyOf(page, 'sensor-mast-foot');
   await openStage(page, id, 'lay-out');
   const other = await context.newPage();
   await openStage(other, id, 'lay-out');
+  return { id, other };
+}
+
+test('a second tab is told before it overwrites, and merges what does not meet', async ({ page, context }) => {
+  const { id, other } = await twoTabs(page, context);
 
   await page.locator('[data-bolt=B1]').focus();
   await page.keyboard.press('ArrowRight');
@@ -26,11 +33,7 @@ test('a second tab is told before it overwrites, and merges what does not meet',
 });
 
 test('where both moved the same bolt, both are shown and can be kept', async ({ page, context }) => {
-  await page.goto('/');
-  const id = await copyOf(page, 'sensor-mast-foot');
-  await openStage(page, id, 'lay-out');
-  const other = await context.newPage();
-  await openStage(other, id, 'lay-out');
+  const { id, other } = await twoTabs(page, context);
   await page.locator('[data-bolt=B1]').focus();
   await page.keyboard.press('ArrowRight');
   await saved(page);

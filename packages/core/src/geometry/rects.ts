@@ -23,11 +23,6 @@ export function boundsOf(points: readonly Point[], margin = 0): Rect {
   };
 }
 
-export function intersection(a: Rect, b: Rect): Rect | undefined {
-  const r = { x0: Math.max(a.x0, b.x0), x1: Math.min(a.x1, b.x1), y0: Math.max(a.y0, b.y0), y1: Math.min(a.y1, b.y1) };
-  return r.x1 > r.x0 && r.y1 > r.y0 ? r : undefined;
-}
-
 /** Least distance from an inside point to an edge; negative outside. */
 export function nearestEdge(r: Rect, p: Point): number {
   return Math.min(p.x - r.x0, r.x1 - p.x, p.y - r.y0, r.y1 - p.y);

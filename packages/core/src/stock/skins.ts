@@ -31,8 +31,6 @@ export interface SkinStrength {
  * E 33400ψ² + 2200. Range ψ 0.25–0.65. Crushing and bearing take the compressive strength (common practice).
  * γ_M 2.0: the same annex designs at half of ultimate.
  */
-export const GLASS_CONTENT = { min: 0.25, max: 0.65 } as const;
-
 export function laminate(psi: number): SkinStrength {
   const compressive = 150 * psi + 72;
   return {

@@ -136,14 +136,7 @@ let count = 0;
       grid-column: 1 / -1;
       font-size: 12.5px;
     }
-    :host(.narrow) .from span {
-      display: none;
-    }
-    :host(.narrow) .from {
-      width: 26px;
-    }
   `,
-  host: { '[class.narrow]': 'narrow()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class QuantityField {
@@ -155,7 +148,6 @@ export class QuantityField {
   readonly label = input('');
   readonly gauges = input<GaugeTable>();
   readonly provenance = input(true);
-  readonly narrow = input(false);
   readonly changed = output<Quantity>();
 
   protected readonly id = `q${++count}`;

@@ -6,7 +6,7 @@ import type { Rect } from '@core/geometry/points';
 import { heightOf, widthOf } from '@core/geometry/rects';
 import { outlineOf } from '@core/job/resolve';
 import type { Quantity } from '@core/job/schema';
-import { assumed, fromSheet, skinGauges } from '@core/job/values';
+import { assumed, fromSheet } from '@core/job/values';
 import { formatQuantity } from '@core/units/format-quantity';
 import { INCH_PLATE, MM_PLATE, nextThickness, type PlateThickness } from '@core/stock/plate-thicknesses';
 import { panelView, PlateDrawing, plateView } from '../drawing/plate-drawing';
@@ -45,7 +45,6 @@ export class LayoutStage {
 
   protected readonly job = computed(() => this.desk.shown()!);
   protected readonly guides = signal<Snapped['guides']>([]);
-  protected readonly gauges = computed(() => skinGauges(this.job()));
   private held: Held | null = null;
 
   /** Show the bearers round the plate too. */
