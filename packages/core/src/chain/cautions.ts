@@ -1,30 +1,29 @@
-import type { Family, Job } from '../job/schema';
+import type { Job } from '../job/schema';
+import { builderOf, BUILDERS, FAMILIES, type Family } from '../loads/registry';
 import { assumedValues } from '../job/values';
 
 export const GENERAL_CAUTION = 'Mast Shoe helps a competent person size and make parts; it does not approve them.';
 
-/** What is likely to decide, by family. Shown with the result and on every printed sheet. */
-const DECIDES: Readonly<Record<Family, string>> = {
-  winch:
-    'Where people stand near the line or a load hangs on it, local lifting and winching rules and a licensed engineer decide.',
-  seat: 'Occupant restraint: an approved test decides, likely UN R14/R17 or FMVSS 207/210 and their local equivalents.',
-  mast: 'Masts with people aloft or below: the local code and a licensed engineer decide.',
-  towing: 'Towing on roads: type approval decides, likely UN R55 or the local equivalent.',
-  suspension: 'Steering and suspension parts on roads: the local vehicle inspection and a licensed engineer decide.',
-  lifting: 'Lifting: local lifting rules decide, likely EN 13155 or ASME BTH-1, with a proof load before service.',
-  ladder: 'Access for people: the local building or vessel rules decide.',
-  general: 'Where the work can hurt someone, the local code and a licensed engineer decide.',
-};
+/** What is likely to decide where nothing but the family is known. */
+const DECIDES: ReadonlyMap<Family, string> = new Map(FAMILIES.map((f) => [f, BUILDERS.find((b) => b.family === f)!.decides]));
 
 /** Links of the real load path that these checks do not cover: said, never left out silently. */
 export const NOT_COVERED =
   'Not checked here: how the fitting is held to the plate where bolts do not pass through its base (its weld or own bolts), the bearers themselves, preload and fatigue.';
 
+/** Which code or approval is likely to decide, for the job's family and every load on it, each once. */
+export function decidesFor(job: Job): string[] {
+  return [...new Set([DECIDES.get(job.family)!, ...job.loads.map((l) => builderOf(l.kind).decides)])];
+}
+
+/** Reminders that go with the builders in the job, each once. */
+export const remindersFor = (job: Job): string[] => [...new Set(job.loads.flatMap((l) => builderOf(l.kind).cautions))];
+
 export function cautionsFor(job: Job): string[] {
   const n = assumedValues(job).length;
   return [
     GENERAL_CAUTION,
-    DECIDES[job.family],
+    ...decidesFor(job),
     NOT_COVERED,
     ...(n > 0 ? [`${n} ${n === 1 ? 'value is' : 'values are'} assumed, not measured.`] : []),
   ];
@@ -33,18 +32,25 @@ export function cautionsFor(job: Job): string[] {
 export const SCHOOLS = {
   working: {
     name: 'Working load × safety factor',
-    why: 'The load as it comes, against strength divided by a safety factor on yield and on break. Rigging and lifting shops work this way; the factor covers load and strength together.',
+    short: 'Working load',
+    why: 'The load as it comes, against strength divided by a safety factor on yield and on break. Rigging, lifting and marine shops work this way: one factor covers load and strength together, 3 on break for structure, 5 for lifting accessories, 4 for shackles.',
   },
   limit: {
     name: 'Limit states',
-    why: 'The load multiplied by γ_F, against strength divided by γ_M. Structural codes (EN 1990) work this way; each doubt has its own factor.',
+    short: 'Limit states',
+    why: 'Each load multiplied by its own γ, lasting and passing loads apart, against strength divided by γM. Structural codes work this way (EN 1990 1.35 and 1.5, ASCE 7 1.2 and 1.6); use it where a building or vessel code will be asked for.',
+  },
+  proof: {
+    name: 'Proof (crash)',
+    short: 'Proof',
+    why: 'A crash or proof load taken as the last one: factor 1 on the load and on strength, flat plates may bend plastically and stay bent, and nothing may let go. Seat and belt anchorages are tested this way; never use it for a load that comes back.',
   },
 } as const;
 
-/** "load × 1.5, γM0 1.00, γM2 1.25" or "factor 3 on break, 2 on yield". */
+/** "permanent × 1.35, variable × 1.5, γM0 1.00, γM2 1.25", "factor 3 on break, 2 on yield" or "load × 1, nothing lets go". */
 export function factorsText(job: Job): string {
   const p = job.practice;
-  return p.school === 'working'
-    ? `factor ${p.onBreak} on break, ${p.onYield} on yield`
-    : `load × ${p.gammaF}, γM0 ${p.gammaM0.toFixed(2)}, γM2 ${p.gammaM2.toFixed(2)}`;
+  if (p.school === 'working') return `factor ${p.onBreak} on break, ${p.onYield} on yield`;
+  if (p.school === 'proof') return 'load × 1, strength ÷ 1, plates may bend plastically';
+  return `permanent × ${p.gammaG}, variable × ${p.gammaQ}, accidental × 1, γM0 ${p.gammaM0.toFixed(2)}, γM2 ${p.gammaM2.toFixed(2)}`;
 }

@@ -1,6 +1,7 @@
 import { applies, type Check, type Outcome } from '../checks/check';
 import { CHECKS } from '../checks/registry';
-import { casesOf, factored, type LoadCase } from '../loads/cases';
+import { casesOf, loadFactor, loadRefusals } from '../loads/cases';
+import { factored, type LoadCase } from '../loads/load-case';
 import { isResolved, resolve, type Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { share, type Shared } from '../sharing/share';
@@ -67,15 +68,21 @@ export function evaluate(job: Job): Verdict {
   const r = resolve(job);
   const cases = casesOf(job);
   if (!isResolved(r)) return refusedVerdict(r, cases);
-  if (cases.length === 0) return refusedVerdict([NO_LOADS]);
-  return evaluateResolved(r, cases);
+  if (cases.length === 0) {
+    const no = loadRefusals(job);
+    return refusedVerdict(no.length > 0 ? no : [NO_LOADS]);
+  }
+  return evaluateResolved(r, cases, job.practice);
 }
 
-export function evaluateResolved(r: Resolved, cases: readonly LoadCase[]): Verdict {
+/** The case as the job's school counts it. */
+export const asCounted = (c: LoadCase, practice: Job['practice']): LoadCase => factored(c, loadFactor(practice, c.action));
+
+function evaluateResolved(r: Resolved, cases: readonly LoadCase[], practice: Job['practice']): Verdict {
   const shared: Shared[] = [];
   const refusals: Refusal[] = [];
   for (const c of cases) {
-    const s = share(r, factored(c, r.factors.load));
+    const s = share(r, asCounted(c, practice));
     if (isRefusal(s)) refusals.push({ ...s, because: `${c.name}: ${s.because}` });
     else shared.push(s);
   }
@@ -170,7 +177,7 @@ export function workingOf(job: Job, linkId: string, caseId: string): LinkWorking
   const r = resolve(job);
   const loadCase = casesOf(job).find((c) => c.id === caseId);
   if (!check || !loadCase || !isResolved(r)) return undefined;
-  const s = share(r, factored(loadCase, r.factors.load));
+  const s = share(r, asCounted(loadCase, job.practice));
   if (isRefusal(s)) return undefined;
   const w = new Working(true);
   check.evaluate(r, s, w);

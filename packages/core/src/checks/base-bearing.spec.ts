@@ -27,7 +27,7 @@ it('plywood takes 3·f_c,90 (EN 1995-1-1 §8.5.2) over γ_M/k_mod: birch 15/(1.2
   const { thickness, spanX, spanY, aft, starboard, bedModulus } = job.skin;
   const l = link({
     ...job,
-    practice: { ...job.practice, school: 'limit', gammaF: 1 },
+    practice: { ...job.practice, school: 'limit', gammaQ: 1 },
     skin: { kind: 'plywood', grade: 'birch', thickness, spanX, spanY, aft, starboard, bedModulus },
   });
   expect(l.capacity).toBeCloseTo(11.25, 9);

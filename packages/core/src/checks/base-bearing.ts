@@ -1,10 +1,10 @@
 import { formula } from '../working/formula';
-import { notApplicable, outcome, type Check } from './check';
+import { notApplicable, onSkin, outcome } from './check';
 
 const F_CD = formula('f_c.d', 'f_c/γ', 'MPa');
 
 /** Largest pressure under the rigid base against the crushing strength of the skin. */
-export const baseBearing: Check = {
+export const baseBearing = onSkin({
   id: 'base-bearing',
   name: 'Base bearing',
   element: 'base',
@@ -21,4 +21,4 @@ export const baseBearing: Check = {
     const capacity = w.of(F_CD, { f_c: r.skin.crush, γ: r.factors.onSkin });
     return outcome(p, capacity, 'MPa', 'edge of the base');
   },
-};
+});

@@ -1,6 +1,6 @@
 import type { Resolved } from '../job/resolve';
 import type { Shared } from '../sharing/share';
-import type { Refusal } from '../units/refusal';
+import { refuse, type Refusal } from '../units/refusal';
 import { Working } from '../working/steps';
 
 /** Part of the stack a link belongs to, in section order from fitting to structure. */
@@ -108,3 +108,14 @@ export function worst<T>(items: readonly T[], w: Working, f: (item: T, index: nu
   }
   return w.recording ? f(items[at]!, at, w) : found;
 }
+
+const JUDGED = new Set<Resolved['skinKind']>(['sheet', 'laminate', 'plywood']);
+
+/** A check that reads the skin's strength: refuses a skin whose own checks are not built. */
+export const onSkin = (check: Check): Check => ({
+  ...check,
+  evaluate: (r, s, w) =>
+    JUDGED.has(r.skinKind)
+      ? check.evaluate(r, s, w)
+      : refuse('skin.kind', `a ${r.skinKind} skin is not judged by this check`, 'metal sheet, solid laminate or plywood'),
+});

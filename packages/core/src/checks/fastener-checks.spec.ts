@@ -10,7 +10,7 @@ const limit = (size: string, grade: string) =>
     testJob({}, (j) => ({
       ...j,
       base: { ...j.base, holes: [], length: { ...j.base.length, v: 40 }, width: { ...j.base.width, v: 40 } },
-      practice: { ...j.practice, school: 'limit', gammaF: 1 },
+      practice: { ...j.practice, school: 'limit', gammaQ: 1 },
       bolts: { ...j.bolts, size, class: grade },
     })),
   );
@@ -39,7 +39,7 @@ it('combined shear and tension, EN Tab. 3.4, worked by hand: M10 8.8, each bolt 
     testJob({ fx: 16_000, fz: 32_000 }, (j) => ({
       ...j,
       skin: { ...j.skin, thickness: { ...j.skin.thickness, v: 20 } },
-      practice: { ...j.practice, school: 'limit', gammaF: 1 },
+      practice: { ...j.practice, school: 'limit', gammaQ: 1 },
     })),
   );
   const link = v.links.find((l) => l.id === 'bolt-combined')!;

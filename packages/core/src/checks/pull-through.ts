@@ -1,6 +1,6 @@
 import { formula } from '../working/formula';
 import { pullOn } from './bolt-strength';
-import { capacitiesOf, everyBolt, worstBolt, type BoltCheck, type Check } from './check';
+import { type BoltCheck, capacitiesOf, everyBolt, onSkin, worstBolt } from './check';
 import { farDiameter } from './far-bearing';
 
 const B_METAL = formula('B_p.Rd', '0.6·π·d_m·t·f_u/γ', 'N');
@@ -19,7 +19,7 @@ const pulledThrough: BoltCheck = {
 const capacities = capacitiesOf(pulledThrough);
 
 /** The nut, its washer or the backing plate pulled up through the skin. */
-export const pullThrough: Check = {
+export const pullThrough = onSkin({
   id: 'pull-through',
   name: 'Pull-through',
   element: 'far side',
@@ -28,4 +28,4 @@ export const pullThrough: Check = {
     'Metal: punching, EN 1993-1-8 Tab. 3.4. Laminate and plywood: through-thickness shear on the perimeter (statics). Spread of a backing plate: EN 1993-1-8 §6.2.5(4)',
   range: 'Skin thinner than the washer is wide; no countersunk heads',
   evaluate: (r, s, w) => worstBolt(everyBolt(r), r, s, w, pulledThrough, capacities(r)),
-};
+});

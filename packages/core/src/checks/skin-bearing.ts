@@ -1,12 +1,12 @@
 import { formula } from '../working/formula';
 import { bearingAISC, bearingEN, bearingPlace } from './bearing';
 import { shearOn } from './bolt-shear';
-import { outcome, worst, type Check } from './check';
+import { onSkin, outcome, worst } from './check';
 
 const F_B = formula('F_b.Rd', 'f_h·d·t/γ', 'N');
 
 /** The bolt against its hole in the skin. */
-export const skinBearing: Check = {
+export const skinBearing = onSkin({
   id: 'skin-bearing',
   name: 'Skin bearing',
   element: 'skin',
@@ -31,4 +31,4 @@ export const skinBearing: Check = {
       return outcome(demand, r.rules === 'EN' ? bearingEN(place, parts, w) : bearingAISC(place, parts, w), 'N', b.id);
     });
   },
-};
+});

@@ -3,11 +3,13 @@ import type { Rect } from '../geometry/points';
 import type { Resolved } from '../job/resolve';
 import { refuse } from '../units/refusal';
 import { formula } from '../working/formula';
-import { notApplicable, outcome, type Check } from './check';
+import { notApplicable, onSkin, outcome } from './check';
 import { panelMoment, rememberedResponse } from './panel-case';
 
 const SIGMA = formula('σ', '6·m/t²', 'MPa');
 const F_D = formula('f_d', 'f/γ', 'MPa');
+/** A flat plate bent right through: plastic modulus 1.5 × elastic (bh²/4 over bh²/6). */
+const F_PL = formula('f_d', '1.5·f/γ', 'MPa');
 const D = formula('D', 'E·t³/(12·(1 − ν²))', 'N·mm');
 const W_T = formula('ω', 'wD/(D·t)', '–');
 
@@ -20,7 +22,7 @@ export function loadedPatch(r: Resolved): Rect {
 }
 
 /** Bending of the skin panel between its bearers. */
-export const skinBending: Check = {
+export const skinBending = onSkin({
   id: 'skin-bending',
   name: 'Skin bending',
   element: 'skin',
@@ -49,7 +51,7 @@ export const skinBending: Check = {
       `largest moment per mm width, series of 48 × 48 terms, at x ${found.at.x.toFixed(0)}, y ${found.at.y.toFixed(0)} mm`,
     );
     const sigma = w.of(SIGMA, { m, t });
-    const fd = w.of(F_D, { f: r.skin.bending, γ: r.factors.onSkin });
+    const fd = w.of(r.factors.plastic > 1 ? F_PL : F_D, { f: r.skin.bending, γ: r.factors.onSkin });
     const wt = w.of(W_T, { wD: found.wD, t, D: w.of(D, { E: r.skin.E, t, ν: r.skin.nu }) });
     if (wt > MOST_DEFLECTION) {
       return refuse(
@@ -62,4 +64,4 @@ export const skinBending: Check = {
       'the stiff plate’s edge is a stress riser this case does not show',
     ]);
   },
-};
+});

@@ -1,6 +1,6 @@
 import { formula } from '../working/formula';
 import { pullOn } from './bolt-strength';
-import { capacitiesOf, everyBolt, notApplicable, worstBolt, type BoltCheck, type Check } from './check';
+import { type BoltCheck, capacitiesOf, everyBolt, notApplicable, onSkin, worstBolt } from './check';
 import { farDiameter } from './far-bearing';
 
 const AREA = formula('A_w', 'π/4·(d_m² − d_0²)', 'mm²');
@@ -16,7 +16,7 @@ const crushed: BoltCheck = {
 const capacities = capacitiesOf(crushed);
 
 /** The skin crushed under the washer or backing plate that pulls against it. */
-export const washerCrush: Check = {
+export const washerCrush = onSkin({
   id: 'washer-crush',
   name: 'Washer crush',
   element: 'far side',
@@ -28,4 +28,4 @@ export const washerCrush: Check = {
     if (r.skinKind === 'sheet') return notApplicable('a metal sheet is punched through before it crushes: see Pull-through');
     return worstBolt(everyBolt(r), r, s, w, crushed, capacities(r));
   },
-};
+});

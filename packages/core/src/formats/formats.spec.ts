@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import type { Job } from '../job/schema';
+import { casesOf } from '../loads/cases';
 import { assumed } from '../job/values';
 import { testJob } from '../testing/test-job';
 import { mergeJobs } from './merge-jobs';
@@ -17,6 +18,49 @@ const changed = (f: (j: Record<string, never>) => void) => {
 };
 
 it('a file written is read back the same', () => expect(readJob(text)).toEqual({ job: testJob() }));
+
+describe('a version 1 file', () => {
+  const q = (v: number) => ({ v, text: String(v), from: 'measured' });
+  const { survey: _s, combinations: _c, practice, ...rest } = JSON.parse(text);
+  const { gammaG: _g, gammaQ: _q, ...factors } = practice;
+  const old = (loads: unknown) => JSON.stringify({ ...rest, version: 1, practice: { ...factors, gammaF: 1.4 }, loads });
+  const winch = {
+    kind: 'winch',
+    id: 'W',
+    name: 'Pull',
+    pull: q(9000),
+    drumHeight: q(140),
+    sideAngle: q(0.5),
+    upAngle: q(0),
+    fan: 4,
+  };
+  const zero = q(0);
+  const free = {
+    kind: 'free',
+    id: 'F',
+    name: 'Push',
+    fx: q(5),
+    fy: zero,
+    fz: zero,
+    mx: zero,
+    my: zero,
+    mz: zero,
+    x: zero,
+    y: zero,
+    z: q(2),
+  };
+
+  it('is read as version 2 with its loads and its one γF on both kinds of load', () => {
+    const read = readJob(old([winch, free]));
+    if ('refusals' in read) throw new Error(JSON.stringify(read.refusals));
+    expect(read.job.practice).toMatchObject({ gammaG: 1.4, gammaQ: 1.4 });
+    expect(read.job.loads[0]).toMatchObject({ kind: 'winch', values: { pull: q(9000) }, picks: { fan: '5' } });
+    expect(casesOf(read.job).slice(-1)).toEqual([expect.objectContaining({ name: 'Push', fx: 5, my: 10 })]);
+    expect(readJob(writeJob(read.job))).toEqual(read);
+  });
+  it('is refused by name where it was never right', () =>
+    expect(said(old([{ ...winch, pull: q(-1) }]))).toMatch(/loads\[0\].values.pull.v: Rated pull.*over 0/));
+});
 
 describe('a file that is not right is refused by path and range', () => {
   it.each<[string, string, RegExp]>([

@@ -2,6 +2,7 @@ import { parse, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
 import { FORMAT, Job, VERSION } from '../job/schema';
 import { refuse, type Refusal } from '../units/refusal';
+import { fromVersion1 } from './older/version-1';
 
 /** Largest job file read, bytes. */
 export const MAX_FILE = 2_000_000;
@@ -46,10 +47,10 @@ export function readJobData(data: unknown): ReadJob {
       refusals: [refuse('format', `this is not a job file (format ${JSON.stringify(head?.format) ?? 'missing'})`, `"${FORMAT}"`)],
     };
   }
-  if (head.version !== VERSION) {
-    return { refusals: [refuse('version', `version ${JSON.stringify(head.version)} is not known here`, `${VERSION}`)] };
+  if (head.version !== VERSION && head.version !== 1) {
+    return { refusals: [refuse('version', `version ${JSON.stringify(head.version)} is not known here`, `1 to ${VERSION}`)] };
   }
-  const read = Job.safeParse(data);
+  const read = Job.safeParse(head.version === 1 ? fromVersion1(head as Record<string, unknown>) : data);
   return read.success ? { job: read.data } : { refusals: refusalsOf(read.error) };
 }
 

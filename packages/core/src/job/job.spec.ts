@@ -1,10 +1,14 @@
 import { isRefusal } from '../units/refusal';
 import { testJob } from '../testing/test-job';
+import { newLoad } from '../loads/new-load';
+import type { Load } from '../loads/schema';
 import { newJob } from './new-job';
 import { RANGES, type RangeName } from './ranges';
 import { baseHoleFor, panelOf, resolve, isResolved } from './resolve';
 import { Job } from './schema';
 import { assumed, assumedValues, fromSheet, namedValues, readValue, skinGauges } from './values';
+
+const ZERO = fromSheet(0, '0 mm');
 
 describe('a new job', () => {
   it('is a whole document, all measured values assumed, and computes once it has a load', () => {
@@ -26,12 +30,12 @@ describe('ranges are the same for the form and the file', () => {
     bedModulus: (j, v) => ({ ...j, skin: { ...j.skin, bedModulus: fromSheet(v, 'x') } }),
     position: (j, v) => ({ ...j, bolts: { ...j.bolts, items: [{ id: 'B1', x: v, y: 0 }] } }),
   };
-  const unit = { length: 'mm', stress: 'MPa', ratio: '', force: 'N', moment: 'Nmm', angle: 'rad', mass: 'kg' } as const;
   it.each(Object.keys(path) as RangeName[])('%s: at the limits both read it, past them both refuse', (name) => {
     const range = RANGES[name] as (typeof RANGES)[RangeName] & { above?: number; min?: number };
     const inside = [range.max, range.above === undefined ? range.min! : range.above + 0.001];
     const outside = [range.max * 1.001 + 0.001, range.above ?? range.min! - 0.001];
-    const form = (v: number) => !isRefusal(readValue(`${v} ${unit[range.dimension]}`, name, 'mm', 'measured'));
+    const form = (v: number) =>
+      !isRefusal(readValue(`${v} ${range.dimension === 'length' ? 'mm' : 'MPa'}`, name, 'mm', 'measured'));
     const file = (v: number) => Job.safeParse(path[name]!(testJob(), v)).success;
     for (const v of inside) expect([v, form(v), file(v)]).toEqual([v, true, true]);
     for (const v of outside) expect([v, form(v), file(v)]).toEqual([v, false, false]);
@@ -59,19 +63,17 @@ describe('provenance', () => {
     const paths = namedValues(job).map((n) => n.path);
     expect(paths).toContain('base.holes');
     expect(paths).not.toContain('skin.glass');
-    const pull = fromSheet(1, '1');
-    const winch = {
-      kind: 'winch' as const,
-      id: 'W',
-      name: 'Pull',
-      pull,
-      drumHeight: pull,
-      sideAngle: pull,
-      upAngle: assumed(0, '0'),
-      fan: 3,
-    };
-    expect(namedValues({ ...job, loads: [winch] }).filter((n) => n.stage === 'load')).toHaveLength(4);
-    expect(assumedValues({ ...job, loads: [winch] }).some((n) => n.path === 'loads.W.upAngle')).toBe(true);
+    const winch = newLoad('winch', 'W');
+    const cleat = newLoad('mooring', 'M');
+    const load = (l: Load) => namedValues({ ...job, loads: [l] }).filter((n) => n.stage === 'load');
+    expect(load(winch)).toHaveLength(Object.keys(winch.values).length);
+    expect(assumedValues({ ...job, loads: [winch] }).some((n) => n.path === 'loads.W.values.pull')).toBe(true);
+    // Sized by the line: the wind has no say. With a take-off: its lines stand in for the mass and the centroid.
+    expect(load(cleat).map((n) => n.path)).not.toContain('loads.M.values.wind');
+    const line = { id: 'a', name: 'Water', kind: 'water', mass: assumed(40, '40 kg'), x: ZERO, y: ZERO, z: ZERO } as const;
+    const paths2 = load({ ...newLoad('cradle', 'C'), parts: [line] }).map((n) => n.path);
+    expect(paths2).not.toContain('loads.C.values.mass');
+    expect(paths2).toContain('loads.C.parts.a.mass');
   });
   it('knows the gauge table of a sheet skin, and none of the others', () => {
     expect(skinGauges(job)).toBe('steel');

@@ -1,4 +1,5 @@
 import { FORMAT, VERSION, type Job } from './schema';
+import { emptySurvey } from './survey';
 import { assumed, fromSheet } from './values';
 
 /** A job nobody has measured yet: every measured value assumed and marked, so it computes from the first minute. */
@@ -11,8 +12,9 @@ export function newJob(id: string, name: string, units: Job['units'] = 'mm'): Jo
     family: 'general',
     note: '',
     units,
-    practice: { school: 'working', onYield: 2, onBreak: 3, gammaF: 1.5, gammaM0: 1, gammaM2: 1.25, rules: 'EN' },
+    practice: { school: 'working', onYield: 2, onBreak: 3, gammaG: 1.35, gammaQ: 1.5, gammaM0: 1, gammaM2: 1.25, rules: 'EN' },
     loads: [],
+    combinations: [],
     base: {
       length: assumed(120, '120 mm'),
       width: assumed(100, '100 mm'),
@@ -50,8 +52,17 @@ export function newJob(id: string, name: string, units: Job['units'] = 'mm'): Jo
       ],
     },
     far: { kind: 'plate', metal: 'S275', thickness: fromSheet(5, '5 mm') },
+    survey: emptySurvey(),
   };
 }
 
 /** Bed modulus taken until someone knows better, MPa (common practice, marked assumed): through the skin with its bedding, not the skin's own. */
-export const BED_MODULUS = { sheet: 30_000, laminate: 8000, plywood: 500 } as const;
+export const BED_MODULUS = {
+  sheet: 30_000,
+  laminate: 8000,
+  plywood: 500,
+  sandwich: 300,
+  timber: 300,
+  hollow: 30_000,
+  bed: 30_000,
+} as const;

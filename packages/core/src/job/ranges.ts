@@ -1,33 +1,6 @@
-import type { Dimension } from '../units/unit-table';
+import { lengthRange as length, type FieldRange } from '../units/field-range';
 
-/** What each number of a job may be. One table for the form, the file and the command line. Inside units. */
-export interface FieldRange {
-  readonly label: string;
-  readonly dimension: Dimension;
-  readonly min?: number;
-  readonly above?: number;
-  readonly max: number;
-  readonly allowed: string;
-}
-
-const length = (label: string, max: number, from: 'over 0' | '0' | 'minus' = 'over 0'): FieldRange => ({
-  label,
-  dimension: 'length',
-  max,
-  ...(from === 'over 0' ? { above: 0 } : { min: from === '0' ? 0 : -max }),
-  allowed: from === 'minus' ? `−${max} to ${max} mm` : `${from === 'over 0' ? 'over 0' : '0'} up to ${max} mm`,
-});
-
-const signed = (label: string, dimension: Dimension, max: number, allowed: string): FieldRange => ({
-  label,
-  dimension,
-  min: -max,
-  max,
-  allowed,
-});
-
-const degrees = Math.PI / 180;
-
+/** What each number of a job may be, apart from the loads' own fields. One table for the form, the file and the command line. */
 export const RANGES = {
   baseLength: length('Base, fore and aft', 3000),
   baseWidth: length('Base, across', 3000),
@@ -45,13 +18,20 @@ export const RANGES = {
   backingThickness: length('Backing plate thickness', 100),
   corner: length('Corner radius', 500, '0'),
   position: length('Position', 5000, 'minus'),
-  pull: { label: 'Rated pull', dimension: 'force', above: 0, max: 1e6, allowed: 'over 0 up to 1000 kN' },
-  drumHeight: length('Drum height above the base', 5000, '0'),
-  sideAngle: { label: 'Pull angle to each side', dimension: 'angle', min: 0, max: 90 * degrees, allowed: '0 to 90°' },
-  upAngle: { label: 'Pull angle up', dimension: 'angle', min: 0, max: 80 * degrees, allowed: '0 to 80°' },
-  force: signed('Force', 'force', 1e6, '−1000 to 1000 kN'),
-  moment: signed('Moment', 'moment', 1e9, '−1000 to 1000 kN·m'),
-  point: length('Point of application', 10_000, 'minus'),
+  /** A dimension of the as-built log. */
+  critical: length('Dimension', 20_000),
+  tolerance: length('Tolerance', 500, '0'),
+  diagonal: length('Diagonal', 30_000),
+  gap: length('Gap under the straightedge', 200, '0'),
+  reading: length('Reading', 20_000, '0'),
+  clearance: length('Keep clear by', 1000, '0'),
+  surveyHole: length('Hole', 200),
+  surveySlot: length('Slot length past the hole', 300, '0'),
+  existingHole: length('Existing hole', 500),
+  face: length('Face thickness', 50),
+  core: length('Core thickness', 300),
+  wall: length('Wall thickness', 50),
+  depth: length('Section depth', 1000),
 } as const satisfies Record<string, FieldRange>;
 
 export type RangeName = keyof typeof RANGES;

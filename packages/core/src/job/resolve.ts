@@ -3,7 +3,7 @@ import { contains, heightOf, nearestEdge, nearestPoint, rectAbout, widthOf } fro
 import { fastenerClass, type FastenerClass } from '../stock/fastener-classes';
 import { fastenerSize, stressArea, type FastenerSize } from '../stock/fasteners';
 import { metal, type Metal } from '../stock/metals';
-import { laminate, plywood, sheet, type SkinStrength } from '../stock/skins';
+import { laminate, plywood, sheet, UNJUDGED, type SkinStrength } from '../stock/skins';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
 import type { Job } from './schema';
@@ -17,14 +17,14 @@ export interface PlacedBolt extends Point {
 /** Divisors and the load factor of the school the job names. */
 export interface Factors {
   readonly school: Job['practice']['school'];
-  /** On the load. */
-  readonly load: number;
   /** On yield of metal. */
   readonly onYield: number;
   /** On break of metal and of fasteners. */
   readonly onBreak: number;
   /** On break of the skin material. */
   readonly onSkin: number;
+  /** Plastic over elastic section modulus of a flat plate: 1.5 where plastic bending is allowed (proof), else 1. */
+  readonly plastic: number;
 }
 
 /** The job with every name looked up and every cross-check passed: all the checks read. */
@@ -83,7 +83,7 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
     skinOf(job) ??
     no.push(
       refuse(
-        job.skin.kind === 'plywood' ? 'skin.grade' : 'skin.metal',
+        job.skin.kind === 'plywood' || job.skin.kind === 'timber' ? 'skin.grade' : 'skin.metal',
         'the skin material is not in the stock list',
         'a sheet metal, laminate or plywood of the stock list',
       ),
@@ -108,19 +108,12 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
   const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
   const panel = panelOf(job);
   no.push(...layoutRefusals(job, d0, size, base, panel));
+  no.push(...keptOut(job, d0));
   if (no.length > 0) return no;
-  const p = job.practice;
-  const working = p.school === 'working';
   const normal = size.washer;
   return {
-    rules: p.rules,
-    factors: {
-      school: p.school,
-      load: working ? 1 : p.gammaF,
-      onYield: working ? p.onYield : p.gammaM0,
-      onBreak: working ? p.onBreak : p.gammaM2,
-      onSkin: working ? (skin.basis === 'yield' ? p.onYield : p.onBreak) : skin.basis === 'yield' ? p.gammaM0 : skin.gammaM,
-    },
+    rules: job.practice.rules,
+    factors: factorsOf(job.practice, skin),
     bolts: job.bolts.items.map((b) => ({ id: b.id, x: b.x, y: b.y, throughBase: contains(base, b) })),
     size,
     grade,
@@ -146,6 +139,16 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
   };
 }
 
+/** The divisors of the school the job names. Proof takes strength whole and lets a flat plate bend plastically. */
+function factorsOf(p: Job['practice'], skin: SkinStrength): Factors {
+  if (p.school === 'proof')
+    return { school: p.school, onYield: 1, onBreak: 1, onSkin: 1, plastic: skin.basis === 'yield' ? 1.5 : 1 };
+  const working = p.school === 'working';
+  const [onYield, onBreak] = working ? [p.onYield, p.onBreak] : [p.gammaM0, p.gammaM2];
+  const onSkin = skin.basis === 'yield' ? onYield : working ? p.onBreak : skin.gammaM;
+  return { school: p.school, onYield, onBreak, onSkin, plastic: 1 };
+}
+
 export const outlineOf = (job: Job): Rect => ({ x0: job.plate.x0, x1: job.plate.x1, y0: job.plate.y0, y1: job.plate.y1 });
 
 /** The clear panel between bearers, in plate axes (base centre at 0, 0). */
@@ -156,7 +159,17 @@ export function panelOf(job: Job): Rect {
 
 function skinOf(job: Job): SkinStrength | undefined {
   const s = job.skin;
-  return s.kind === 'sheet' ? sheet(s.metal) : s.kind === 'plywood' ? plywood(s.grade) : laminate(s.glass.v);
+  switch (s.kind) {
+    case 'sheet':
+      return sheet(s.metal);
+    case 'plywood':
+      return plywood(s.grade);
+    case 'laminate':
+      return laminate(s.glass.v);
+    default:
+      // Recorded, but not judged here: its own checks refuse by name (`skinNotJudged`).
+      return UNJUDGED;
+  }
 }
 
 /** The base hole or slot a bolt goes through, if any: its centre within the slot's range plus the clearance. */
@@ -233,6 +246,45 @@ function layoutRefusals(job: Job, d0: number, size: FastenerSize, base: Rect, pa
     }
   });
   return no;
+}
+
+/** Bolts in what must not be drilled: hidden things with their clearance, and existing holes to stay clear of or filled. */
+function keptOut(job: Job, d0: number): Refusal[] {
+  const mm = lengthsOf(job);
+  return job.bolts.items.flatMap((b, i) => {
+    const field = `bolts.items.${i} (${b.id})`;
+    const hidden = job.survey.hidden.flatMap((h) => {
+      const gap = nearestPoint(
+        { x0: Math.min(h.x0, h.x1), x1: Math.max(h.x0, h.x1), y0: Math.min(h.y0, h.y1), y1: Math.max(h.y0, h.y1) },
+        b,
+      ).gap;
+      const into = h.clear.v + d0 / 2 - gap;
+      const what = `${h.what}${h.note ? ` (${h.note})` : ''}`;
+      return into > 1e-6
+        ? [
+            refuse(
+              field,
+              `its hole is ${mm(into)} into the keep-out zone of the ${what}`,
+              `at least ${mm(h.clear.v)} clear of it`,
+            ),
+          ]
+        : [];
+    });
+    const holes = job.survey.existing.flatMap((h) => {
+      if (h.use === 're-use') return [];
+      const gap = distance(b, h) - (d0 + h.d.v) / 2;
+      return gap < 0 && (h.use === 'stay clear' || distance(b, h) > 1e-6)
+        ? [
+            refuse(
+              field,
+              `its hole runs ${mm(-gap)} into existing hole ${h.id}`,
+              h.use === 'fill' ? 'clear of it, or on its centre to re-use it' : 'clear of it',
+            ),
+          ]
+        : [];
+    });
+    return [...hidden, ...holes];
+  });
 }
 
 function underBase(job: Job, bolt: Point, field: string, d: number): Refusal {

@@ -4,12 +4,19 @@ import { isRefusal, type Refusal } from '../units/refusal';
 import { shownUnit, type UnitSystem } from '../units/format-quantity';
 import { metal } from '../stock/metals';
 import type { GaugeTable } from '../units/gauges';
-import type { Job, Provenance, Quantity } from './schema';
+import type { FieldRange } from '../units/field-range';
+import { assumed, fromSheet, type Provenance, type Quantity } from '../units/quantity';
+import { builderOf } from '../loads/registry';
+import { fromTakeOff } from '../loads/put';
+import { PART_RANGES } from '../loads/take-off';
+import type { Job } from './schema';
+
+export { assumed, fromSheet };
 
 /** Reads a typed text for one field of the job into a value with its provenance, or says why not. */
 export function readValue(
   text: string,
-  range: RangeName,
+  range: RangeName | FieldRange,
   system: UnitSystem,
   from: Provenance,
   at?: string,
@@ -20,9 +27,9 @@ export function readValue(
   return { v: read.value, text: read.text, from, ...(at && from === 'measured' ? { at } : {}) };
 }
 
-export function readingRules(range: RangeName, system: UnitSystem, gauges?: GaugeTable): ReadingRules {
-  const r = RANGES[range];
-  const { min, above } = r as { min?: number; above?: number };
+export function readingRules(range: RangeName | FieldRange, system: UnitSystem, gauges?: GaugeTable): ReadingRules {
+  const r: FieldRange = typeof range === 'string' ? RANGES[range] : range;
+  const { min, above } = r;
   return {
     field: r.label,
     dimension: r.dimension,
@@ -35,17 +42,13 @@ export function readingRules(range: RangeName, system: UnitSystem, gauges?: Gaug
   };
 }
 
-/** A value nobody has measured yet. */
-export const assumed = (v: number, text: string): Quantity => ({ v, text, from: 'assumed' });
-/** A value from a drawing, a maker's sheet or the stock list. */
-export const fromSheet = (v: number, text: string): Quantity => ({ v, text, from: 'sheet' });
-
 /** Every measured-or-assumed value of the job with the stage it belongs to, so marks and counts come from one list. */
 export interface NamedValue {
   readonly path: string;
   readonly label: string;
   readonly stage: 'load' | 'measure';
   readonly value: Quantity;
+  readonly range: FieldRange;
 }
 
 export function namedValues(job: Job): NamedValue[] {
@@ -55,6 +58,7 @@ export function namedValues(job: Job): NamedValue[] {
     label: RANGES[range].label,
     stage: 'measure',
     value,
+    range: RANGES[range],
   });
   const rows = [
     measure('base.length', 'baseLength', base.length),
@@ -76,20 +80,34 @@ export function namedValues(job: Job): NamedValue[] {
       label: 'Base hole pattern',
       stage: 'measure',
       value: { v: base.holes.length, text: `${base.holes.length} holes`, from: base.holesFrom },
+      range: RANGES.position,
     });
   }
   return [...rows, ...job.loads.flatMap((load): NamedValue[] => loadValues(load))];
 }
 
+/** Fields of a load that have a say with its picks and that no take-off stands in for; then the take-off's own lines. */
 function loadValues(load: Job['loads'][number]): NamedValue[] {
-  if (load.kind === 'free') return [];
-  const ranges = { pull: 'pull', drumHeight: 'drumHeight', sideAngle: 'sideAngle', upAngle: 'upAngle' } as const;
-  return Object.values(ranges).map((key) => ({
-    path: `loads.${load.id}.${key}`,
-    label: `${load.name}: ${RANGES[key].label}`,
-    stage: 'load',
-    value: load[key],
-  }));
+  const b = builderOf(load.kind);
+  const silent = new Set<string>(b.unused?.(load.picks) ?? []);
+  const replaced = fromTakeOff(load);
+  const fields = Object.entries(b.fields).filter(([key]) => !silent.has(key) && !(key in replaced));
+  return [
+    ...fields.map(([key, f]): NamedValue => ({
+      path: `loads.${load.id}.values.${key}`,
+      label: `${load.name}: ${f.range.label}`,
+      stage: 'load',
+      value: load.values[key]!,
+      range: f.range,
+    })),
+    ...load.parts.map((p): NamedValue => ({
+      path: `loads.${load.id}.parts.${p.id}.mass`,
+      label: `${load.name}: ${p.name}`,
+      stage: 'load',
+      value: p.mass,
+      range: PART_RANGES.mass,
+    })),
+  ];
 }
 
 export const assumedValues = (job: Job): NamedValue[] => namedValues(job).filter((n) => n.value.from === 'assumed');

@@ -1,7 +1,8 @@
 import { contains, rectAbout } from '../geometry/rects';
-import { weakestSound } from '../chain/evaluate';
+import { asCounted, weakestSound } from '../chain/evaluate';
 import { CHECKS } from '../checks/registry';
-import { casesOf, factored } from '../loads/cases';
+import { casesOf } from '../loads/cases';
+import type { LoadCase } from '../loads/load-case';
 import { isResolved, resolve, type Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
@@ -86,7 +87,7 @@ export function applyCombination(job: Job, c: Combination): Job {
  */
 export function* tryStock(job: Job, axes: Axes): Generator<Tally, Tally> {
   const total = totalOf(axes);
-  const cases = casesOf(job);
+  const counted = casesOf(job).map((c) => asCounted(c, job.practice));
   const sound: SoundOption[] = [];
   let tried = 0;
   for (const count of axes.counts) {
@@ -99,7 +100,7 @@ export function* tryStock(job: Job, axes: Axes): Generator<Tally, Tally> {
           tried += axes.thicknesses.length;
           if (isResolved(r)) {
             const key = fastenerClass(grade)!.E;
-            if (!shares.has(key)) shares.set(key, shareAll(r, cases));
+            if (!shares.has(key)) shares.set(key, shareAll(r, counted));
             const shared = shares.get(key);
             if (shared)
               sound.push(...soundThicknesses(r, job.plate.corner, shared, axes.thicknesses, { size, grade, count, pitch }));
@@ -112,10 +113,10 @@ export function* tryStock(job: Job, axes: Axes): Generator<Tally, Tally> {
   return { tried, total, sound };
 }
 
-function shareAll(r: Resolved, cases: ReturnType<typeof casesOf>): readonly Shared[] | undefined {
+function shareAll(r: Resolved, counted: readonly LoadCase[]): readonly Shared[] | undefined {
   const out: Shared[] = [];
-  for (const c of cases) {
-    const s = share(r, factored(c, r.factors.load));
+  for (const c of counted) {
+    const s = share(r, c);
     if (isRefusal(s)) return undefined;
     out.push(s);
   }

@@ -1,4 +1,4 @@
-import type { LoadCase } from '../loads/cases';
+import type { LoadCase } from '../loads/load-case';
 import type { Resolved } from '../job/resolve';
 import { isRefusal, type Refusal } from '../units/refusal';
 import { shareInPlane, type InPlane } from './in-plane';

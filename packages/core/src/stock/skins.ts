@@ -26,6 +26,24 @@ export interface SkinStrength {
 }
 
 /**
+ * Sandwich, timber, hollow section and bed are written down in Measure, but their own checks are not built yet:
+ * the bolts and plates are judged, and every check of the skin refuses. No strength is made up for them.
+ */
+export const UNJUDGED: SkinStrength = {
+  name: 'not judged',
+  basis: 'break',
+  bending: NaN,
+  E: NaN,
+  nu: NaN,
+  crush: NaN,
+  punch: NaN,
+  bearing: () => NaN,
+  fu: NaN,
+  gammaM: NaN,
+  source: '',
+};
+
+/**
  * Solid hand-laid glass laminate by glass content ψ (mass fraction), ISO 12215-5 Annex C (memory):
  * flexural 502ψ² + 107, compressive 150ψ + 72, interlaminar and through-thickness shear 80ψ + 38,
  * E 33400ψ² + 2200. Range ψ 0.25–0.65. Crushing and bearing take the compressive strength (common practice).

@@ -1,25 +1,15 @@
 import { newJob } from '../job/new-job';
 import { isResolved, resolve, type Resolved } from '../job/resolve';
 import { fromSheet } from '../job/values';
-import type { FreeLoad, Job } from '../job/schema';
+import type { Job } from '../job/schema';
+import { newLoad } from '../loads/new-load';
+import type { Load } from '../loads/schema';
 
 /** A free load case for tests, N and N·mm at the datum. */
-export function freeLoad(v: Partial<Record<'fx' | 'fy' | 'fz' | 'mx' | 'my' | 'mz' | 'z', number>>, id = 'L1'): FreeLoad {
-  const q = (n = 0) => fromSheet(n, String(n));
-  return {
-    kind: 'free',
-    id,
-    name: `Case ${id}`,
-    fx: q(v.fx),
-    fy: q(v.fy),
-    fz: q(v.fz),
-    mx: q(v.mx),
-    my: q(v.my),
-    mz: q(v.mz),
-    x: q(),
-    y: q(),
-    z: q(v.z),
-  };
+export function freeLoad(v: Partial<Record<'fx' | 'fy' | 'fz' | 'mx' | 'my' | 'mz' | 'x' | 'y' | 'z', number>>, id = 'L1'): Load {
+  const fresh = newLoad('free', id, `Case ${id}`);
+  const given = Object.fromEntries(Object.entries({ fz: 0, ...v }).map(([k, n]) => [k, fromSheet(n, String(n))]));
+  return { ...fresh, values: { ...fresh.values, ...given } };
 }
 
 /** The new job under one load, so each test changes only what it is about. */

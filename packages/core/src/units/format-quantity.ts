@@ -8,7 +8,7 @@ interface Shown {
   readonly decimals: number;
 }
 
-/** Honest precision for each dimension: 0.1 mm, 0.001 in, 0.01 kN, 1 N·m, 0.1°. */
+/** Honest precision for each dimension: 0.1 mm, 0.001 in, 0.01 kN, 1 N·m, 0.1°, 0.1 m/s. */
 const SHOWN: Readonly<Record<UnitSystem, Readonly<Record<Dimension, Shown>>>> = {
   mm: {
     length: { unit: 'mm', decimals: 1 },
@@ -18,6 +18,9 @@ const SHOWN: Readonly<Record<UnitSystem, Readonly<Record<Dimension, Shown>>>> = 
     angle: { unit: '°', decimals: 1 },
     stress: { unit: 'MPa', decimals: 1 },
     ratio: { unit: '', decimals: 2 },
+    speed: { unit: 'm/s', decimals: 1 },
+    area: { unit: 'm²', decimals: 2 },
+    count: { unit: '', decimals: 0 },
   },
   inch: {
     length: { unit: 'in', decimals: 3 },
@@ -27,6 +30,9 @@ const SHOWN: Readonly<Record<UnitSystem, Readonly<Record<Dimension, Shown>>>> = 
     angle: { unit: '°', decimals: 1 },
     stress: { unit: 'ksi', decimals: 2 },
     ratio: { unit: '', decimals: 2 },
+    speed: { unit: 'mph', decimals: 1 },
+    area: { unit: 'ft²', decimals: 1 },
+    count: { unit: '', decimals: 0 },
   },
 };
 

@@ -1,8 +1,8 @@
 /**
- * Units people use at the bench, as factors to the units used inside: mm, N, N·mm, kg, rad, MPa.
+ * Units people use at the bench, as factors to the units used inside: mm, N, N·mm, kg, rad, MPa; speed in m/s, area in mm².
  * Exact by definition: inch 25.4 mm, pound 0.45359237 kg, g0 9.80665 m/s² (BIPM SI Brochure; NIST SP 811 App. B).
  */
-export type Dimension = 'length' | 'force' | 'moment' | 'mass' | 'angle' | 'stress' | 'ratio';
+export type Dimension = 'length' | 'force' | 'moment' | 'mass' | 'angle' | 'stress' | 'ratio' | 'speed' | 'area' | 'count';
 
 export const INCH = 25.4;
 export const POUND = 0.45359237;
@@ -63,7 +63,22 @@ export const UNITS: Readonly<Record<Dimension, readonly UnitRow[]>> = {
   ratio: [
     { show: '', spellings: [''], factor: 1 },
     { show: '%', spellings: ['%'], factor: 0.01 },
+    { show: 'g', spellings: ['g'], factor: 1 },
   ],
+  speed: [
+    { show: 'm/s', spellings: ['m/s', 'mps'], factor: 1 },
+    { show: 'km/h', spellings: ['km/h', 'kmh', 'kph'], factor: 1 / 3.6 },
+    { show: 'mph', spellings: ['mph'], factor: (63_360 * INCH) / 3_600_000 },
+    { show: 'kn', spellings: ['kn', 'kt', 'kts', 'knot', 'knots'], factor: 1852 / 3600 },
+  ],
+  area: [
+    { show: 'm²', spellings: ['m²', 'm2', 'sq m'], factor: 1e6 },
+    { show: 'cm²', spellings: ['cm²', 'cm2'], factor: 100 },
+    { show: 'mm²', spellings: ['mm²', 'mm2'], factor: 1 },
+    { show: 'ft²', spellings: ['ft²', 'ft2', 'sq ft', 'sqft'], factor: 144 * INCH * INCH },
+    { show: 'in²', spellings: ['in²', 'in2', 'sq in', 'sqin'], factor: INCH * INCH },
+  ],
+  count: [{ show: '', spellings: [''], factor: 1 }],
 };
 
 export function unitOf(dimension: Dimension, spelling: string): UnitRow | undefined {

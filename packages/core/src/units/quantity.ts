@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import type { FieldRange } from './field-range';
+
+/** Where a value came from. `assumed` stays marked everywhere until someone measures it. */
+export const Provenance = z.enum(['assumed', 'measured', 'sheet']);
+export type Provenance = z.infer<typeof Provenance>;
+
+/** Most readings of one value kept. */
+export const MAX_READINGS = 9;
+
+export const rangedNumber = (r: FieldRange) => {
+  const n = z.number({ error: `must be a number, allowed: ${r.allowed}` });
+  const message = `${r.label}: allowed ${r.allowed}`;
+  const low = r.above !== undefined ? n.gt(r.above, message) : n.gte(r.min!, message);
+  const high = low.lte(r.max, message);
+  return r.dimension === 'count' ? high.int(message) : high;
+};
+
+/**
+ * A value with its text as typed and where it came from: when, with what, and every reading taken.
+ * `v` is in inside units; where there are several readings it is their median.
+ */
+export const quantity = (r: FieldRange) =>
+  z.strictObject({
+    v: rangedNumber(r),
+    text: z.string().max(60),
+    from: Provenance,
+    at: z.iso.datetime().optional(),
+    with: z.string().max(60).optional(),
+    readings: z.array(rangedNumber(r)).max(MAX_READINGS, `allowed: up to ${MAX_READINGS} readings`).optional(),
+  });
+
+export type Quantity = z.infer<ReturnType<typeof quantity>>;
+
+/** A value nobody has measured yet. */
+export const assumed = (v: number, text: string): Quantity => ({ v, text, from: 'assumed' });
+/** A value from a drawing, a maker's sheet or the stock list. */
+export const fromSheet = (v: number, text: string): Quantity => ({ v, text, from: 'sheet' });
