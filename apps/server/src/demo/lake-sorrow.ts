@@ -1,37 +1,43 @@
 import { assumed, fromSheet } from '@core/job/values';
 import { newJob } from '@core/job/new-job';
-import type { FreeLoad, Job, Quantity } from '@core/job/schema';
+import type { Job, Load, Quantity } from '@core/job/schema';
+import type { Survey } from '@core/job/survey';
+import { newLoad } from '@core/loads/new-load';
+import type { Part } from '@core/loads/take-off';
 
 /**
  * The Lake Sorrow field station refits a small research launch and its support lorry. All invented.
- * Lengths in mm, forces in N.
+ * Lengths in mm, forces in N, masses in kg.
  */
 const SURVEYED = '2026-03-14T09:30:00.000Z';
-const measured = (v: number, text = `${v} mm`): Quantity => ({ v, text, from: 'measured', at: SURVEYED });
+const measured = (v: number, text = `${v} mm`): Quantity => ({ v, text, from: 'measured', at: SURVEYED, with: 'caliper' });
 const degrees = (v: number): number => (v * Math.PI) / 180;
 const mm = (v: number) => fromSheet(v, `${v} mm`);
+const kg = (v: number) => fromSheet(v, `${v} kg`);
+const kN = (v: number): Quantity => fromSheet(v * 1000, `${v} kN`);
+const angle = (v: number): Quantity => fromSheet(degrees(v), `${v}°`);
+const LB = 0.45359237;
 
 const ZERO = fromSheet(0, '0');
-const free = (
+const load = (
+  kind: string,
   id: string,
   name: string,
-  part: Partial<Record<'fx' | 'fy' | 'fz' | 'mx' | 'my' | 'mz' | 'x' | 'y' | 'z', Quantity>>,
-): FreeLoad => ({
-  kind: 'free',
-  id,
-  name,
-  fx: ZERO,
-  fy: ZERO,
-  fz: ZERO,
-  mx: ZERO,
-  my: ZERO,
-  mz: ZERO,
-  x: ZERO,
-  y: ZERO,
-  z: ZERO,
-  ...part,
-});
-const kN = (v: number): Quantity => fromSheet(v * 1000, `${v} kN`);
+  values: Readonly<Record<string, Quantity>>,
+  more: { factors?: Record<string, number>; picks?: Record<string, string>; parts?: readonly Part[]; alone?: boolean } = {},
+): Load => {
+  const fresh = newLoad(kind, id, name);
+  return {
+    ...fresh,
+    values: { ...fresh.values, ...values },
+    factors: { ...fresh.factors, ...more.factors },
+    picks: { ...fresh.picks, ...more.picks },
+    parts: more.parts ?? [],
+    alone: more.alone ?? true,
+  };
+};
+
+const at = (id: string, x: number, y: number) => ({ id, x, y });
 
 const four = (x: number, y: number) => [
   { id: 'B1', x, y },
@@ -48,16 +54,21 @@ function coreSamplerWinch(): Job {
     family: 'winch',
     note: 'Washers only under the deck: the laminate lets go first. Try a backing plate.',
     loads: [
-      {
-        kind: 'winch',
-        id: 'W1',
-        name: 'Wire pull',
-        pull: fromSheet(9500, '9.5 kN'),
-        drumHeight: measured(140),
-        sideAngle: assumed(degrees(30), '30°'),
-        upAngle: fromSheet(degrees(20), '20°'),
-        fan: 5,
-      },
+      load(
+        'winch',
+        'W1',
+        'Wire pull',
+        {
+          pull: kN(9.5),
+          drumHeight: measured(140),
+          drumRadius: fromSheet(38, '38 mm'),
+          rope: fromSheet(6, '6 mm'),
+          layer: fromSheet(1, '1'),
+          sideAngle: assumed(degrees(30), '30°'),
+          upAngle: angle(20),
+        },
+        { picks: { fan: '5' } },
+      ),
     ],
     base: {
       length: measured(160),
@@ -81,6 +92,24 @@ function coreSamplerWinch(): Job {
     plate: { x0: -140, x1: 140, y0: -120, y1: 120, corner: 15, metal: '6082-T6', thickness: mm(12) },
     bolts: { size: 'M8', class: '8.8', fit: 'medium', items: four(112, 92) },
     far: { kind: 'washer' },
+    survey: {
+      ...job.survey,
+      shims: [
+        { ...at('S1', 112, 92), gap: measured(0, '0') },
+        { ...at('S2', -112, 92), gap: measured(0.6) },
+        { ...at('S3', -112, -92), gap: measured(2.4) },
+        { ...at('S4', 112, -92), gap: measured(1.9) },
+      ],
+      hidden: [
+        { id: 'D1', what: 'cable', note: 'bow light', x0: -175, x1: -160, y0: -190, y1: 190, clear: fromSheet(10, '10 mm') },
+      ],
+      existing: [{ ...at('E1', 20, -105), d: measured(7), use: 'fill' }],
+      access: { near: 'socket', far: 'hand only' },
+      bearers: [
+        { id: 'R1', edge: 'aft', section: 'deck beam 45 × 60', connection: 'bonded' },
+        { id: 'R2', edge: 'fore', section: 'deck beam 45 × 60', connection: 'bonded' },
+      ],
+    },
   };
 }
 
@@ -89,12 +118,16 @@ function benchSeat(): Job {
   return {
     ...job,
     family: 'seat',
-    note: 'Ribbed lorry floor. The right-hand bench is its mirror image once this one is proved.',
-    practice: { ...job.practice, school: 'limit', gammaF: 1 },
+    note: 'Ribbed lorry floor. The right-hand bench is its mirror image, if both sides measure alike.',
+    practice: { ...job.practice, school: 'proof' },
     loads: [
-      free('L1', 'Braking, 20 g on the seat', { fx: kN(3.4), my: fromSheet(0, '0'), z: measured(140) }),
-      free('L2', 'Side, 8 g', { fy: kN(1.4), z: measured(110) }),
-      free('L3', 'Rebound, up', { fz: kN(2.1) }),
+      load('seat', 'L1', 'Bench, empty', {
+        seatMass: kg(26),
+        person: kg(85),
+        height: measured(140),
+        ahead: ZERO,
+        share: fromSheet(0.5, '50 %'),
+      }),
     ],
     base: {
       length: measured(70),
@@ -121,6 +154,61 @@ function benchSeat(): Job {
     plate: { x0: -85, x1: 85, y0: -65, y1: 65, corner: 10, metal: 'S235', thickness: mm(4) },
     bolts: { size: 'M8', class: '8.8', fit: 'medium', items: four(62, 44) },
     far: { kind: 'plate', metal: 'S275', thickness: mm(3) },
+    survey: benchSurvey(job.survey),
+  };
+}
+
+/** Feet and rails of the pair: the right rail stands 6 mm nearer the door, and one diagonal is off. */
+function benchSurvey(empty: Survey): Survey {
+  const pattern = (
+    id: string,
+    of: 'fitting' | 'structure',
+    side: 'left' | 'right',
+    holes: Survey['patterns'][number]['holes'],
+  ) => ({
+    id,
+    of,
+    side,
+    hole: measured(9),
+    slot: of === 'fitting' ? measured(12) : ZERO,
+    along: 'x' as const,
+    holes,
+    from: 'measured' as const,
+    readings: [],
+  });
+  return {
+    ...empty,
+    sides: 'pair',
+    patterns: [
+      pattern('P1', 'fitting', 'left', [at('H1', 150, 90), at('H2', -150, 90), at('H3', -150, -90), at('H4', 150, -90)]),
+      pattern('P2', 'structure', 'left', [
+        at('H1', 154, 90.4),
+        at('H2', -150.5, 89.8),
+        at('H3', -150, -90.2),
+        at('H4', 153.5, -90),
+      ]),
+      pattern('P3', 'fitting', 'right', [at('H1', 150, -90), at('H2', -150, -90), at('H3', -150, 90), at('H4', 150, 90)]),
+      pattern('P4', 'structure', 'right', [
+        at('H1', 150.4, -96),
+        at('H2', -150, -96.2),
+        at('H3', -150.2, 90),
+        at('H4', 150, 90.3),
+      ]),
+    ],
+    log: [
+      {
+        id: 'C1',
+        name: 'Rail to door sill',
+        nominal: mm(412),
+        tolerance: mm(2),
+        left: measured(412.5),
+        right: measured(406),
+      },
+      { id: 'C2', name: 'Rail to rail', nominal: mm(180), tolerance: mm(1), fore: measured(180.2), aft: measured(179.6) },
+      { id: 'C3', name: 'Foot to wheel arch', nominal: mm(95), tolerance: mm(3), left: measured(96) },
+    ],
+    diagonals: { rising: measured(352), falling: measured(348.5) },
+    access: { near: 'socket', far: 'spanner' },
   };
 }
 
@@ -131,9 +219,40 @@ function mastFoot(): Job {
     family: 'mast',
     note: 'Plywood roof between beams; stays take the rest.',
     loads: [
-      free('L1', 'Wind abeam', { fy: kN(0.55), fz: kN(-0.9), z: measured(900) }),
-      free('L2', 'Wind ahead', { fx: kN(-0.45), fz: kN(-0.9), z: measured(900) }),
-      free('L3', 'Stay slack, wind abeam', { fy: kN(0.7), fz: kN(0.2), z: assumed(820, '820 mm') }),
+      load(
+        'mast-foot',
+        'L1',
+        'Wind on the mast',
+        {
+          stay: fromSheet(350, '350 N'),
+          stays: fromSheet(2, '2'),
+          lean: angle(30),
+          halyard: ZERO,
+          tilt: fromSheet(degrees(2), '2°'),
+          shear: fromSheet(420, '420 N'),
+          moment: ZERO,
+          height: assumed(900, '900 mm'),
+        },
+        {
+          parts: [
+            { id: 'P1', name: 'Mast tube', kind: 'structure', mass: kg(9.5), x: ZERO, y: ZERO, z: mm(1100) },
+            { id: 'P2', name: 'Wind and rain sensors', kind: 'equipment', mass: kg(4.2), x: mm(60), y: ZERO, z: mm(2150) },
+            { id: 'P3', name: 'Cable in the tube', kind: 'equipment', mass: kg(1.6), x: ZERO, y: ZERO, z: mm(900) },
+            { id: 'P4', name: 'Wet snow', kind: 'snow', mass: assumed(3, '3 kg'), x: ZERO, y: ZERO, z: mm(1500) },
+          ],
+        },
+      ),
+      load('free', 'L2', 'Person steadying it', { fx: fromSheet(-200, '-200 N'), z: assumed(1200, '1200 mm') }),
+    ],
+    combinations: [
+      {
+        id: 'C1',
+        name: 'Wind with a person',
+        parts: [
+          { load: 'L1', factor: null },
+          { load: 'L2', factor: null },
+        ],
+      },
     ],
     base: {
       length: measured(110),
@@ -168,17 +287,19 @@ function buoyLiftingEye(): Job {
     note: 'One of a pair, two-leg sling at 60°.',
     practice: { ...job.practice, onBreak: 5, onYield: 3, rules: 'AISC' },
     loads: [
-      free('L1', 'Two-leg lift, 60°', {
-        fx: fromSheet(1157 * 4.4482216152605, '1157 lb'),
-        fz: fromSheet(2004 * 4.4482216152605, '2004 lb'),
-        z: measured(44.45, '1 3/4"'),
-      }),
-      free('L2', 'Swing 10° across', {
-        fx: fromSheet(1157 * 4.4482216152605, '1157 lb'),
-        fy: fromSheet(350 * 4.4482216152605, '350 lb'),
-        fz: fromSheet(1980 * 4.4482216152605, '1980 lb'),
-        z: measured(44.45, '1 3/4"'),
-      }),
+      load(
+        'lifting',
+        'L1',
+        'Two-leg lift',
+        {
+          mass: fromSheet(3340 * LB, '3340 lb'),
+          legs: fromSheet(2, '2'),
+          angle: angle(60),
+          height: measured(44.45, '1 3/4"'),
+          swing: angle(10),
+        },
+        { factors: { dynamic: 1.2 } },
+      ),
     ],
     base: {
       length: measured(101.6, '4"'),
@@ -216,8 +337,15 @@ function diveLadder(): Job {
     note: 'Through-bolted on its own holes.',
     practice: { ...job.practice, school: 'limit' },
     loads: [
-      free('L1', 'Person on the outer step', { fz: kN(-1.5), my: fromSheet(390_000, '390 Nm') }),
-      free('L2', 'Person swinging out', { fx: kN(1), fz: kN(-1), z: measured(260) }),
+      load('ladder', 'L1', 'Person', {
+        person: kN(1.5),
+        offset: measured(260),
+        along: ZERO,
+        spacing: measured(100),
+        out: kN(1),
+        height: ZERO,
+        share: fromSheet(1, '100 %'),
+      }),
     ],
     base: {
       length: measured(140),
@@ -244,4 +372,145 @@ function diveLadder(): Job {
   };
 }
 
-export const DEMO_JOBS: readonly Job[] = [coreSamplerWinch(), benchSeat(), mastFoot(), buoyLiftingEye(), diveLadder()];
+function stayPlate(): Job {
+  const job = newJob('stay-plate-port', 'Mast stay plate, port');
+  return {
+    ...job,
+    family: 'rigging',
+    note: 'One of three under the stays of the sensor mast; the wire breaks before the fitting does.',
+    loads: [
+      load(
+        'chainplate',
+        'L1',
+        'Stay',
+        { wire: kN(2.4), height: measured(38), lean: angle(30), heading: angle(0) },
+        { picks: { by: 'wire' } },
+      ),
+    ],
+    base: {
+      length: measured(70),
+      width: measured(40),
+      thickness: measured(6),
+      hole: measured(9),
+      slot: ZERO,
+      holes: [
+        { id: 'H1', x: 22, y: 0 },
+        { id: 'H2', x: -22, y: 0 },
+      ],
+      holesFrom: 'measured',
+    },
+    skin: {
+      kind: 'plywood',
+      grade: 'birch',
+      thickness: measured(18),
+      spanX: measured(600),
+      spanY: assumed(480, '480 mm'),
+      aft: measured(300),
+      starboard: measured(210),
+      bedModulus: assumed(500, '500 MPa'),
+    },
+    plate: { x0: -90, x1: 90, y0: -70, y1: 70, corner: 15, metal: '6082-T6', thickness: mm(8) },
+    bolts: { size: 'M8', class: 'A4-70', fit: 'medium', items: four(70, 50) },
+    far: { kind: 'plate', metal: '6082-T6', thickness: mm(6) },
+  };
+}
+
+function towReceiver(): Job {
+  const job = newJob('tow-receiver-lorry', 'Tow receiver, lorry chassis rails');
+  return {
+    ...job,
+    family: 'towing',
+    note: 'Bolts go right through the hollow rails: sleeves, or the clamping crushes them.',
+    practice: { ...job.practice, school: 'limit' },
+    loads: [
+      load('tow-point', 'L1', 'Sample trailer', {
+        vehicle: kg(3500),
+        trailer: kg(1400),
+        nose: fromSheet(75 * 9.80665, '75 kg'),
+        height: measured(60),
+        overhang: assumed(180, '180 mm'),
+      }),
+    ],
+    base: {
+      length: measured(120),
+      width: measured(110),
+      thickness: measured(10),
+      hole: measured(13),
+      slot: ZERO,
+      holes: holes(40, 38),
+      holesFrom: 'measured',
+    },
+    skin: {
+      kind: 'hollow',
+      metal: 'S355',
+      wall: measured(6),
+      thickness: measured(120),
+      spanX: measured(900),
+      spanY: measured(780),
+      aft: measured(450),
+      starboard: measured(390),
+      bedModulus: assumed(30_000, '30000 MPa'),
+    },
+    plate: { x0: -150, x1: 150, y0: -140, y1: 140, corner: 20, metal: 'S355', thickness: mm(12) },
+    bolts: { size: 'M12', class: '8.8', fit: 'medium', items: four(115, 105) },
+    far: { kind: 'plate', metal: 'S355', thickness: mm(8) },
+  };
+}
+
+function damperTab(): Job {
+  const job = newJob('damper-tab-trailer', 'Damper tab, sample trailer axle');
+  return {
+    ...job,
+    family: 'suspension',
+    note: 'Single shear today; a support tab on the far end of the pin comes next.',
+    loads: [
+      load(
+        'suspension',
+        'L1',
+        'Left wheel',
+        {
+          wheel: fromSheet(3400, '3.4 kN'),
+          radius: measured(290),
+          arm: assumed(340, '340 mm'),
+          height: measured(42),
+          ahead: ZERO,
+          angle: assumed(degrees(65), '65°'),
+        },
+        { picks: { what: 'link' } },
+      ),
+    ],
+    base: {
+      length: measured(60),
+      width: measured(50),
+      thickness: measured(8),
+      hole: measured(11),
+      slot: ZERO,
+      holes: [],
+      holesFrom: 'measured',
+    },
+    skin: {
+      kind: 'sheet',
+      metal: 'S355',
+      thickness: measured(8),
+      spanX: measured(180),
+      spanY: measured(160),
+      aft: measured(90),
+      starboard: measured(80),
+      bedModulus: assumed(30_000, '30000 MPa'),
+    },
+    plate: { x0: -70, x1: 70, y0: -60, y1: 60, corner: 12, metal: 'S355', thickness: mm(8) },
+    bolts: { size: 'M10', class: '8.8', fit: 'medium', items: four(50, 42) },
+    far: { kind: 'washer' },
+  };
+}
+
+export const DEMO_JOBS: readonly Job[] = [
+  coreSamplerWinch(),
+  benchSeat(),
+  mastFoot(),
+  stayPlate(),
+  towReceiver(),
+  damperTab(),
+  buoyLiftingEye(),
+  diveLadder(),
+];
