@@ -5,6 +5,7 @@ import { MatTooltip } from '@angular/material/tooltip';
 import { RANGES, type RangeName } from '@core/job/ranges';
 import type { Provenance, Quantity } from '@core/job/schema';
 import { readValue } from '@core/job/values';
+import type { FieldRange } from '@core/units/field-range';
 import { formatQuantity, otherSystem, type UnitSystem } from '@core/units/format-quantity';
 import type { GaugeTable } from '@core/units/gauges';
 import { isRefusal, type Refusal } from '@core/units/refusal';
@@ -143,7 +144,8 @@ export class QuantityField {
   private readonly desk = inject(Desk);
 
   readonly value = input.required<Quantity>();
-  readonly of = input.required<RangeName>();
+  /** A range by name, or the range itself. */
+  readonly of = input.required<RangeName | FieldRange>();
   readonly system = input.required<UnitSystem>();
   readonly label = input('');
   readonly gauges = input<GaugeTable>();
@@ -153,7 +155,10 @@ export class QuantityField {
   protected readonly id = `q${++count}`;
   protected readonly words = WORDS;
   protected readonly kinds: readonly Provenance[] = ['measured', 'assumed', 'sheet'];
-  protected readonly range = computed(() => RANGES[this.of()]);
+  protected readonly range = computed((): FieldRange => {
+    const of = this.of();
+    return typeof of === 'string' ? RANGES[of] : of;
+  });
   /** The person's own text while typing, and after it while it is refused: nothing typed is lost. */
   private readonly own = signal<string | null>(null);
   protected readonly typed = computed(() => this.own() ?? this.value().text);
@@ -161,7 +166,7 @@ export class QuantityField {
   protected readonly tip = computed(() => {
     const { v } = this.value();
     const { dimension } = this.range();
-    return dimension === 'ratio' || dimension === 'angle'
+    return dimension === 'ratio' || dimension === 'angle' || dimension === 'count'
       ? this.range().allowed
       : `${formatQuantity(v, dimension, this.system())} = ${otherSystem(v, dimension, this.system())}`;
   });

@@ -71,7 +71,7 @@ export class JobShell implements OnDestroy {
     const job = this.job();
     return job
       ? {
-          name: job.practice.school === 'working' ? 'Working load' : SCHOOLS.limit.name,
+          name: SCHOOLS[job.practice.school].short,
           factors: factorsText(job),
           rules: job.practice.rules,
         }

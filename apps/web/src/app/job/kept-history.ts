@@ -1,4 +1,5 @@
 import { readJobData } from '@core/formats/read-job';
+import type { Job } from '@core/job/schema';
 import type { JobState, KeptHistory } from './job.state';
 
 /**
@@ -28,11 +29,22 @@ export function keptHistory(id: string): KeptHistory | null {
   if (!text) return null;
   try {
     const kept = JSON.parse(text) as KeptHistory;
-    const whole = [kept.settled, kept.base, ...kept.past.map((p) => p.job), ...kept.future.map((p) => p.job)].every(
-      (j) => 'job' in readJobData(j),
-    );
-    return whole ? kept : null;
+    const step = (s: { job: Job; did: string }) => ({ job: read(s.job), did: s.did });
+    return {
+      version: kept.version,
+      base: read(kept.base),
+      settled: read(kept.settled),
+      past: kept.past.map(step),
+      future: kept.future.map(step),
+    };
   } catch {
     return null;
   }
+}
+
+/** As today's version of the document; throws where it is none. */
+function read(data: unknown): Job {
+  const found = readJobData(data);
+  if ('refusals' in found) throw new Error(found.refusals[0]!.because);
+  return found.job;
 }

@@ -11,6 +11,9 @@ import { addBolt, mirrored, withSize } from '../layout/edits';
 import type { CommandId } from './commands';
 
 /** Does what a key, a button or the command box asks, on the open job. */
+/** The three schools in turn. */
+const NEXT_SCHOOL = { working: 'limit', limit: 'proof', proof: 'working' } as const;
+
 @Injectable()
 export class Commands {
   private readonly desk = inject(Desk);
@@ -47,7 +50,7 @@ export class Commands {
       case 'school':
         return this.change('factor school', (j) => ({
           ...j,
-          practice: { ...j.practice, school: j.practice.school === 'working' ? 'limit' : 'working' },
+          practice: { ...j.practice, school: NEXT_SCHOOL[j.practice.school] },
         }));
       case 'rules':
         return this.change('rules', (j) => ({

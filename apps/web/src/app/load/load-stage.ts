@@ -1,47 +1,44 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
-import { MatTooltip } from '@angular/material/tooltip';
-import { cautionsFor, SCHOOLS } from '@core/chain/cautions';
-import { casesOf, casesOfLoad } from '@core/loads/cases';
-import { FAMILIES, type FreeLoad, type Job, type Load, type Practice, type Quantity, type WinchLoad } from '@core/job/schema';
-import { assumed, fromSheet } from '@core/job/values';
+import { decidesFor, remindersFor } from '@core/chain/cautions';
+import { FAMILIES, type Job, type Load } from '@core/job/schema';
+import { ACTION_WORDS, casesOf, casesOfLoad, loadRefusals } from '@core/loads/cases';
+import { builderOf, BUILDERS } from '@core/loads/registry';
 import { formatQuantity } from '@core/units/format-quantity';
+import { refusalText } from '@core/units/refusal';
 import { PickField, type Choice } from '../fields/pick-field';
-import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { StepsList } from '../load-path/steps-list';
-import { LoadDiagram } from './load-diagram';
+import { CombinationCard } from './combination-card';
+import { addLoad, changeLoad, freeId } from './edits';
+import { Envelope } from './envelope';
+import { LoadCard } from './load-card';
+import { LoadSketch } from './load-sketch';
+import { SchoolCard } from './school-card';
+import { TakeOffTable } from './take-off-table';
 
-const FAMILY_WORDS: Readonly<Record<Job['family'], string>> = {
-  winch: 'winch',
-  seat: 'seat',
-  mast: 'mast, stay or chainplate',
-  towing: 'hitch or tow point',
-  suspension: 'suspension or steering',
-  lifting: 'lifting',
-  ladder: 'ladder, rail or step',
-  general: 'something else',
-};
-
-type Factor = 'onYield' | 'onBreak' | 'gammaF' | 'gammaM0' | 'gammaM2';
+type Sheet = 'picture' | 'take-off' | 'envelope';
 
 /** Load: what the fitting does to the plate, with the arithmetic shown. */
 @Component({
   selector: 'ms-load-stage',
   imports: [
     MatButton,
-    MatIconButton,
     MatButtonToggle,
     MatButtonToggleGroup,
     MatIcon,
-    MatTooltip,
+    CombinationCard,
+    Envelope,
+    LoadCard,
+    LoadSketch,
     PickField,
-    QuantityField,
+    SchoolCard,
     StepsList,
-    LoadDiagram,
+    TakeOffTable,
   ],
   templateUrl: './load-stage.html',
   styleUrl: './load-stage.scss',
@@ -50,51 +47,63 @@ type Factor = 'onYield' | 'onBreak' | 'gammaF' | 'gammaM0' | 'gammaM2';
 export class LoadStage {
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
-  protected readonly schools = SCHOOLS;
-  protected readonly families: readonly Choice[] = FAMILIES.map((f) => ({ value: f, label: FAMILY_WORDS[f] }));
-  protected readonly fans: readonly Choice[] = [1, 3, 5, 7, 9].map((n) => ({
-    value: String(n),
-    label: n === 1 ? 'ahead only' : `${n} across the fan`,
+  private readonly dialog = inject(MatDialog);
+  protected readonly families: readonly Choice[] = FAMILIES.map((f) => ({
+    value: f,
+    label: f === 'general' ? 'Something else' : BUILDERS.find((b) => b.family === f)!.name,
   }));
-  protected readonly rules: readonly Choice[] = [
-    { value: 'EN', label: 'EN 1993-1-8' },
-    { value: 'AISC', label: 'AISC 360-16' },
-  ];
-  protected readonly factors = computed((): readonly { key: Factor; label: string; range: string }[] =>
-    this.job().practice.school === 'working'
-      ? [
-          { key: 'onBreak', label: 'Safety factor on break', range: '1 to 20' },
-          { key: 'onYield', label: 'Safety factor on yield', range: '1 to 10' },
-        ]
-      : [
-          { key: 'gammaF', label: 'γF on the load', range: '1 to 3' },
-          { key: 'gammaM0', label: 'γM0 on yield', range: '1 to 2' },
-          { key: 'gammaM2', label: 'γM2 on break', range: '1 to 2' },
-        ],
-  );
-  protected readonly wrongFactor = signal('');
 
   protected readonly job = computed(() => this.desk.job()!);
   protected readonly cases = computed(() => casesOf(this.job(), true));
-  private readonly chosen = signal('');
-  protected readonly open = computed(
-    () =>
-      this.cases().find((c) => c.id === this.chosen()) ?? this.cases().find((c) => c.id === this.governing()) ?? this.cases()[0],
-  );
+  protected readonly sheet = signal<Sheet>('picture');
+  private readonly chosenLoad = signal('');
+  private readonly chosenCase = signal('');
+
   protected readonly governing = computed(() => {
     const v = this.judge.verdict();
     return v?.links.find((l) => l.id === v.weakest)?.caseId ?? '';
   });
-  protected readonly cautions = computed(() => cautionsFor(this.job()).slice(0, 2));
-  /** The fitted part of the winch fan above what the list offers stays as it is in the file. */
-  protected fanChoices(load: WinchLoad): readonly Choice[] {
-    const now = String(load.fan);
-    return this.fans.some((f) => f.value === now) ? this.fans : [...this.fans, { value: now, label: `${now} across the fan` }];
-  }
+  protected readonly openCase = computed(() => {
+    const all = this.cases();
+    const find = (id: string) => all.find((c) => c.id === id);
+    return find(this.chosenCase()) ?? find(this.governing()) ?? all[0];
+  });
+  /** The load whose card is open: the chosen one, else the open case's, else the first. */
+  protected readonly openLoad = computed(() => {
+    const { loads } = this.job();
+    const find = (id: string | undefined) => loads.find((l) => l.id === id);
+    return find(this.chosenLoad()) ?? find(this.openCase()?.loadId) ?? loads[0];
+  });
+  protected readonly casesOfOpen = computed(() => {
+    const load = this.openLoad();
+    return load ? casesOfLoad(load) : [];
+  });
+  /** The case drawn on the open load's picture: the open one where it is its own, else its first. */
+  protected readonly drawnCase = computed(() => {
+    const own = this.casesOfOpen();
+    return own.find((c) => c.id === this.openCase()?.id) ?? own[0];
+  });
+  protected readonly takesOff = computed(() => {
+    const load = this.openLoad();
+    return load !== undefined && builderOf(load.kind).takeOff !== undefined;
+  });
+  protected readonly shownSheet = computed((): Sheet =>
+    this.sheet() === 'take-off' && !this.takesOff() ? 'picture' : this.sheet(),
+  );
+  protected readonly refusals = computed(() => loadRefusals(this.job()).map(refusalText));
+  protected readonly cautions = computed(() => decidesFor(this.job()));
+  protected readonly reminders = computed(() => remindersFor(this.job()));
+  protected readonly actions = ACTION_WORDS;
+
+  protected readonly icon = (load: Load) => builderOf(load.kind).icon;
 
   protected count(load: Load): string {
     const n = casesOfLoad(load, false).length;
-    return `${n} ${n === 1 ? 'case' : 'cases'}`;
+    return `${n} ${n === 1 ? 'case' : 'cases'}${load.alone ? '' : ', combined only'}`;
+  }
+
+  protected governs(load: Load): boolean {
+    return this.cases().some((c) => c.id === this.governing() && c.loadId === load.id);
   }
 
   protected show(v: number, dimension: 'force' | 'moment'): string {
@@ -102,126 +111,64 @@ export class LoadStage {
   }
 
   protected choose(id: string): void {
-    this.chosen.set(id);
+    this.chosenCase.set(id);
+    const load = this.cases().find((c) => c.id === id)?.loadId ?? '';
+    if (this.job().loads.some((l) => l.id === load)) this.chosenLoad.set(load);
   }
 
-  private change(did: string, f: (j: Job) => Job, field?: string): void {
-    this.desk.change(did, f, field);
-  }
-
-  private replace(id: string, f: (l: Load) => Load): (j: Job) => Job {
-    return (j) => ({ ...j, loads: j.loads.map((l) => (l.id === id ? f(l) : l)) });
-  }
-
-  protected set(load: Load, key: string, q: Quantity): void {
-    this.change(
-      `${load.name}: ${key}`,
-      this.replace(load.id, (l) => ({ ...l, [key]: q }) as Load),
-      `${load.id}.${key}`,
+  protected chooseLoad(id: string): void {
+    this.chosenLoad.set(id);
+    this.chosenCase.set(
+      casesOfLoad(
+        this.job().loads.find((l) => l.id === id)!,
+        false,
+      )[0]?.id ?? '',
     );
+  }
+
+  protected async add(): Promise<void> {
+    const { BuilderPicker } = await import('./builder-picker');
+    const ref = this.dialog.open<unknown, unknown, Load>(BuilderPicker, {
+      width: '980px',
+      maxWidth: '94vw',
+      ariaLabel: 'Add a load',
+    });
+    ref.afterClosed().subscribe((load) => load && this.take(load));
+  }
+
+  /** Takes a new load in; the first one names the job's family, where nobody has. */
+  take(load: Load): void {
+    const id = freeId([...this.job().loads, ...this.job().combinations], 'L');
+    const { family } = builderOf(load.kind);
+    this.desk.change(`add ${load.name}`, (j) => ({
+      ...addLoad({ ...load, id })(j),
+      family: j.family === 'general' && j.loads.length === 0 ? (family as Job['family']) : j.family,
+    }));
+    this.chooseLoad(id);
+  }
+
+  protected combine(): void {
+    const id = freeId([...this.job().loads, ...this.job().combinations], 'C');
+    const parts = this.job()
+      .loads.slice(0, 8)
+      .map((l) => ({ load: l.id, factor: null }));
+    this.desk.change('combine loads', (j) => ({ ...j, combinations: [...j.combinations, { id, name: 'Together', parts }] }));
   }
 
   protected rename(load: Load, name: string): void {
     const trimmed = name.trim().slice(0, 80);
     if (trimmed)
-      this.change(
+      this.desk.change(
         'rename load',
-        this.replace(load.id, (l) => ({ ...l, name: trimmed })),
+        changeLoad(load.id, (l) => ({ ...l, name: trimmed })),
       );
   }
 
-  protected fan(load: Load, n: string): void {
-    this.change(
-      'fan',
-      this.replace(load.id, (l) => ({ ...l, fan: Number(n) }) as Load),
-    );
-  }
-
-  private freeId(): string {
-    const used = new Set(this.job().loads.map((l) => l.id));
-    let n = this.job().loads.length + 1;
-    while (used.has(`L${n}`)) n++;
-    return `L${n}`;
-  }
-
-  protected addWinch(): void {
-    const load: WinchLoad = {
-      kind: 'winch',
-      id: this.freeId(),
-      name: 'Pull',
-      pull: assumed(5000, '5 kN'),
-      drumHeight: assumed(120, '120 mm'),
-      sideAngle: assumed((20 * Math.PI) / 180, '20°'),
-      upAngle: assumed(0, '0°'),
-      fan: 3,
-    };
-    this.change('add a winch load', (j) => ({ ...j, loads: [...j.loads, load] }));
-  }
-
-  protected addFree(): void {
-    const zero = fromSheet(0, '0');
-    const load: FreeLoad = {
-      kind: 'free',
-      id: this.freeId(),
-      name: 'Force at a point',
-      fx: zero,
-      fy: zero,
-      fz: fromSheet(1000, '1 kN'),
-      mx: zero,
-      my: zero,
-      mz: zero,
-      x: zero,
-      y: zero,
-      z: zero,
-    };
-    this.change('add a load', (j) => ({ ...j, loads: [...j.loads, load] }));
-  }
-
-  protected duplicate(load: Load): void {
-    const copy = { ...load, id: this.freeId(), name: `${load.name} (copy)`.slice(0, 80) };
-    this.change('duplicate load', (j) => ({ ...j, loads: [...j.loads, copy] }));
-  }
-
-  protected remove(load: Load): void {
-    this.change(`take out ${load.name}`, (j) => ({ ...j, loads: j.loads.filter((l) => l.id !== load.id) }));
-  }
-
-  protected practice(part: Partial<Practice>): void {
-    this.change('factors', (j) => ({ ...j, practice: { ...j.practice, ...part } }));
-  }
-
   protected family(f: string): void {
-    this.change('family', (j) => ({ ...j, family: f as Job['family'] }));
+    this.desk.change('family', (j) => ({ ...j, family: f as Job['family'] }));
   }
 
   protected note(text: string): void {
-    this.change('note', (j) => ({ ...j, note: text.slice(0, 2000) }));
-  }
-
-  protected factor(key: Factor, range: string, text: string): void {
-    const value = Number(text.trim().replace(',', '.'));
-    const [low, high] = range.split(' to ').map(Number);
-    if (!Number.isFinite(value) || text.trim() === '' || value < low! || value > high!) {
-      this.wrongFactor.set(`${key}: "${text}" is not a factor — allowed: ${range}`);
-      return;
-    }
-    this.wrongFactor.set('');
-    this.practice({ [key]: value });
-  }
-
-  protected readonly freeFields = [
-    { key: 'fx', of: 'force', label: 'Fx, forward' },
-    { key: 'fy', of: 'force', label: 'Fy, to port' },
-    { key: 'fz', of: 'force', label: 'Fz, up' },
-    { key: 'mx', of: 'moment', label: 'Mx' },
-    { key: 'my', of: 'moment', label: 'My' },
-    { key: 'mz', of: 'moment', label: 'Mz, twist' },
-    { key: 'x', of: 'point', label: 'at x' },
-    { key: 'y', of: 'point', label: 'at y' },
-    { key: 'z', of: 'point', label: 'at height' },
-  ] as const;
-
-  protected quantity(load: FreeLoad, key: (typeof this.freeFields)[number]['key']): Quantity {
-    return load[key];
+    this.desk.change('note', (j) => ({ ...j, note: text.slice(0, 2000) }));
   }
 }
