@@ -21,6 +21,7 @@ export function newJob(id: string, name: string, units: Job['units'] = 'mm'): Jo
       thickness: assumed(8, '8 mm'),
       hole: assumed(11, '11 mm'),
       slot: assumed(0, '0'),
+      slotAlong: 'x',
       holes: [
         { id: 'H1', x: 45, y: 35 },
         { id: 'H2', x: -45, y: 35 },

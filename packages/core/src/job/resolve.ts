@@ -172,12 +172,18 @@ function skinOf(job: Job): SkinStrength | undefined {
   }
 }
 
+/** How far a point is from the middle line of a base hole or slot; 0 on it. */
+function offHole(job: Job, h: Point, p: Point): number {
+  const run = job.base.slot.v / 2;
+  const [sx, sy] = job.base.slotAlong === 'x' ? [run, 0] : [0, run];
+  return Math.hypot(Math.max(0, Math.abs(p.x - h.x) - sx), Math.max(0, Math.abs(p.y - h.y) - sy));
+}
+
 /** The base hole or slot a bolt goes through, if any: its centre within the slot's range plus the clearance. */
 export function baseHoleFor(job: Job, bolt: Point, d: number): Job['base']['holes'][number] | undefined {
   if (job.base.hole.v < d) return undefined;
   const play = (job.base.hole.v - d) / 2 + 1e-6;
-  const run = job.base.slot.v / 2;
-  return job.base.holes.find((h) => Math.hypot(Math.max(0, Math.abs(bolt.x - h.x) - run), bolt.y - h.y) <= play);
+  return job.base.holes.find((h) => offHole(job, h, bolt) <= play);
 }
 
 /** Lengths in a refusal read in the job's own unit. */
@@ -289,9 +295,7 @@ function keptOut(job: Job, d0: number): Refusal[] {
 
 function underBase(job: Job, bolt: Point, field: string, d: number): Refusal {
   const mm = lengthsOf(job);
-  const near = job.base.holes.find(
-    (h) => Math.hypot(Math.max(0, Math.abs(bolt.x - h.x) - job.base.slot.v / 2), bolt.y - h.y) <= job.base.hole.v,
-  );
+  const near = job.base.holes.find((h) => offHole(job, h, bolt) <= job.base.hole.v);
   if (near && job.base.hole.v < d) {
     const what = job.base.slot.v > 0 ? 'slot' : 'hole';
     return refuse(

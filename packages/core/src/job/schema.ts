@@ -96,6 +96,7 @@ export const Job = z.strictObject({
     thickness: quantity(RANGES.baseThickness),
     hole: quantity(RANGES.baseHole),
     slot: quantity(RANGES.baseSlot),
+    slotAlong: z.enum(['x', 'y']),
     holes: z.array(Place).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} holes`),
     holesFrom: Provenance,
   }),

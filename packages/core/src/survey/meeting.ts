@@ -140,10 +140,13 @@ function boltIn(id: string, e: Point, fitting: HolePattern, structure: HolePatte
   const gap = outside(e.x, e.y, room) - room.c;
   const [f, s] = [halves(fitting), halves(structure)];
   const [cf, cs] = [(fitting.hole - d) / 2, (structure.hole - d) / 2];
-  const part = (room1: number, room2: number) => (room1 + room2 > 0 ? room2 / (room1 + room2) : 0.5);
-  // From the structure's hole middle towards the fitting's, in the ratio of the room each has.
-  const fromStructure = { x: e.x * part(f.x + cf, s.x + cs), y: e.y * part(f.y + cf, s.y + cs) };
-  const inStructure = { x: within(fromStructure.x, s.x + cs), y: within(fromStructure.y, s.y + cs) };
+  const share = (own: number, other: number) => (own + other > 0 ? own / (own + other) : 0.5);
+  // What the slots can take they take, each by its length; the rest is split by the clearances round the bolt.
+  const box = { x: within(e.x, room.a), y: within(e.y, room.b) };
+  const rest = { x: e.x - box.x, y: e.y - box.y };
+  const long = Math.hypot(rest.x, rest.y);
+  const keep = long > 0 ? Math.min(1, room.c / long) * share(cs, cf) : 0;
+  const inStructure = { x: box.x * share(s.x, f.x) + rest.x * keep, y: box.y * share(s.y, f.y) + rest.y * keep };
   return {
     id,
     dx: e.x,

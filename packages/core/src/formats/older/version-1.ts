@@ -9,11 +9,12 @@ const isPlain = (v: unknown): v is Plain => typeof v === 'object' && v !== null 
  * result stays), and an empty survey is added. What is not understood is left for the schema to refuse by name.
  */
 export function fromVersion1(data: Plain): Plain {
-  const { loads, practice, ...rest } = data;
+  const { loads, practice, base, ...rest } = data;
   return {
     ...rest,
     version: 2,
     practice: isPlain(practice) ? factors(practice) : practice,
+    base: isPlain(base) ? { ...base, slotAlong: 'x' } : base,
     loads: Array.isArray(loads) ? loads.map(load) : loads,
     combinations: [],
     survey: emptySurvey(),
