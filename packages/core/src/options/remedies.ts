@@ -39,6 +39,9 @@ const BEARING = ['plate-bearing', 'skin-bearing'];
 /** Largest oversize hole over the bolt (EN 1090-2 Tab. 11, memory); none is listed under M12. */
 const oversizeOver = (d: number): number => (d < 12 ? 0 : d < 14 ? 3 : d < 24 ? 4 : d < 27 ? 6 : 8);
 
+/** What the fit is found to, mm. */
+const FINE = 0.02;
+
 interface Put {
   readonly job: Job;
   readonly size: FastenerSize;
@@ -138,8 +141,8 @@ function leastSlot(p: Put, along: 'x' | 'y'): { readonly slot: number; readonly 
     if (m?.meets) [high, best] = [mid, m];
     else low = mid;
   }
-  // To the next half millimetre, with that much play.
-  const slot = Math.ceil(high * 2) / 2;
+  // To the next half millimetre that can be marked out; what the search leaves open, 0.02 mm, is not one more.
+  const slot = Math.ceil((high - FINE) * 2) / 2;
   return { slot, meeting: tried(slot) ?? best };
 }
 
@@ -174,12 +177,13 @@ function slotted(p: Put): Remedy {
 
 function oversize(p: Put): Remedy {
   const { d } = p.size;
-  const needed = Math.max(p.fitting.hole, p.fitting.hole + 2 * -p.meeting.margin);
+  const needed = p.fitting.hole + 2 * Math.max(0, -p.meeting.margin);
+  const wider = Math.ceil((needed - FINE) * 10) / 10;
   const most = d + oversizeOver(d);
   const head = {
     kind: 'oversize' as const,
     name: 'Oversize the holes',
-    make: `The fitting’s holes opened from ${p.mm(p.fitting.hole)} to ${p.mm(Math.ceil(needed * 10) / 10)}.`,
+    make: `The fitting’s holes opened from ${p.mm(p.fitting.hole)} to ${p.mm(wider)}.`,
   };
   if (d < 12)
     return {
@@ -193,7 +197,7 @@ function oversize(p: Put): Remedy {
       not: `that is ${p.mm(needed - d)} over the bolt; an oversize hole is up to ${p.mm(oversizeOver(d))} over (EN 1090-2 Tab. 11, memory).`,
       consequences: [],
     };
-  const wide = { ...p.fitting, hole: Math.ceil(needed * 10) / 10 };
+  const wide = { ...p.fitting, hole: wider };
   const m = meetingOf(wide, p.structure, d);
   if (isRefusal(m)) return { ...head, not: m.because, consequences: [] };
   const job = throughBase(p, boltsAt(p, m), wide);
