@@ -5,6 +5,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { errorHandler, problem } from './edges/problem';
 import { hostCheck, originCheck, securityHeaders, styleNonce } from './edges/security';
+import { instrumentRoutes } from './instruments/routes';
 import type { JobStore } from './jobs/job-store';
 import { jobRoutes } from './jobs/routes';
 import { sheetRoutes } from './sheets/routes';
@@ -14,9 +15,11 @@ export interface AppParts {
   readonly log: Logger;
   /** Folder of the built web application; without it only the API answers. */
   readonly web?: string;
+  /** Ends what would otherwise stay open. */
+  readonly stopping?: AbortSignal;
 }
 
-export function createApp({ store, log, web }: AppParts): Express {
+export function createApp({ store, log, web, stopping }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, autoLogging: { ignore: (req) => !req.url?.startsWith('/api/') }, quietReqLogger: true }));
@@ -26,6 +29,9 @@ export function createApp({ store, log, web }: AppParts): Express {
     res.json({ status: 'ok', jobs: store.list().length });
   });
   app.use('/api/jobs', sheetRoutes(store), jobRoutes(store));
+  const instruments = instrumentRoutes();
+  app.use('/api/bench', instruments.routes);
+  stopping?.addEventListener('abort', () => instruments.endStreams());
   app.use('/api', (_req, res) => problem(res, 404, 'There is nothing at this address'));
 
   if (web && existsSync(join(web, 'index.html'))) {

@@ -22,7 +22,9 @@ const db = openDatabase(settings.MAST_SHOE_DATA);
 const store = new JobStore(db);
 if (settings.MAST_SHOE_DEMO === '1') log.info({ added: seedDemo(store) }, 'demo jobs');
 
-const server = createApp({ store, log, web: settings.MAST_SHOE_WEB }).listen(settings.PORT, '127.0.0.1', (error) => {
+const ending = new AbortController();
+const app = createApp({ store, log, web: settings.MAST_SHOE_WEB, stopping: ending.signal });
+const server = app.listen(settings.PORT, '127.0.0.1', (error) => {
   if (error) {
     log.error({ err: error }, 'cannot listen');
     process.exitCode = 1;
@@ -35,13 +37,14 @@ const server = createApp({ store, log, web: settings.MAST_SHOE_WEB }).listen(set
   process.send?.({ listening: port });
 });
 
-/** Lets answers under way finish, then closes the database; a second signal does not wait. */
+/** Ends the instruments’ streams, lets answers under way finish, then closes the database; a second signal does not wait. */
 let stopping = false;
 function stop(signal: string): void {
   if (stopping) process.exit(1);
   stopping = true;
   log.info({ signal }, 'stopping');
   server.close(() => db.close());
+  ending.abort();
   server.closeIdleConnections();
 }
 process.on('SIGINT', () => stop('SIGINT'));

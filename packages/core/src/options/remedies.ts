@@ -71,11 +71,22 @@ function throughBase(p: Put, at: readonly Point[], fitting: HolePattern): Job {
   };
 }
 
-/** Where each bolt sits once the patterns meet, in the fitting's axes. */
-const boltsAt = (p: Put, m: Meeting): Point[] =>
-  m.bolts.map((b) => {
-    const hole = p.structure.holes.find((h) => h.id === b.id) ?? p.structure.holes[m.bolts.indexOf(b)]!;
-    return movedBack({ x: hole.x + b.inStructure.x, y: hole.y + b.inStructure.y }, m.move);
+/** Where each bolt sits once the patterns meet, in the fitting's axes; within its hole of the fitting to the last hundredth. */
+const boltsAt = (p: Put, m: Meeting, fitting: HolePattern): Point[] =>
+  m.bolts.map((b, i) => {
+    const hole = p.structure.holes.find((h) => h.id === b.id) ?? p.structure.holes[i]!;
+    const at = movedBack({ x: hole.x + b.inStructure.x, y: hole.y + b.inStructure.y }, m.move);
+    const own = fitting.holes[i]!;
+    const run = fitting.slot / 2;
+    const within = (v: number, most: number) => Math.min(most, Math.max(-most, v));
+    const [sx, sy] = [
+      within(at.x - own.x, fitting.along === 'x' ? run : 0),
+      within(at.y - own.y, fitting.along === 'y' ? run : 0),
+    ];
+    const [rx, ry] = [at.x - own.x - sx, at.y - own.y - sy];
+    const off = Math.hypot(rx, ry);
+    const keep = off > 0 ? Math.min(1, (fitting.hole - p.size.d) / 2 / off) : 0;
+    return { x: own.x + sx + rx * keep, y: own.y + sy + ry * keep };
   });
 
 const withVerdict = (r: Omit<Remedy, 'verdict'>): Remedy => (r.job ? { ...r, verdict: evaluate(r.job) } : r);
@@ -160,7 +171,8 @@ function slotted(p: Put): Remedy {
       not: `no slot up to ${p.mm(4 * p.size.d)} long along one axis lets every bolt through: the misses run both ways.`,
       consequences: [],
     };
-  const job = throughBase(p, boltsAt(p, best.meeting), { ...p.fitting, slot: best.slot, along: best.along });
+  const made = { ...p.fitting, slot: best.slot, along: best.along };
+  const job = throughBase(p, boltsAt(p, best.meeting, made), made);
   const v = evaluate(job);
   return {
     ...head,
@@ -200,7 +212,7 @@ function oversize(p: Put): Remedy {
   const wide = { ...p.fitting, hole: wider };
   const m = meetingOf(wide, p.structure, d);
   if (isRefusal(m)) return { ...head, not: m.because, consequences: [] };
-  const job = throughBase(p, boltsAt(p, m), wide);
+  const job = throughBase(p, boltsAt(p, m, wide), wide);
   const v = evaluate(job);
   return {
     ...head,
