@@ -131,16 +131,13 @@ function benchSeat(): Job {
       }),
     ],
     base: {
-      length: measured(70),
-      width: measured(50),
+      length: measured(120),
+      width: measured(80),
       thickness: measured(5),
       hole: measured(9),
       slot: measured(12),
       slotAlong: 'x',
-      holes: [
-        { id: 'H1', x: 20, y: 0 },
-        { id: 'H2', x: -20, y: 0 },
-      ],
+      holes: holes(45, 25),
       holesFrom: 'measured',
     },
     skin: {
@@ -153,14 +150,14 @@ function benchSeat(): Job {
       starboard: assumed(310, '310 mm'),
       bedModulus: assumed(30_000, '30000 MPa'),
     },
-    plate: { x0: -85, x1: 85, y0: -65, y1: 65, corner: 10, metal: 'S235', thickness: mm(4) },
-    bolts: { size: 'M8', class: '8.8', fit: 'medium', items: four(62, 44) },
+    plate: { x0: -110, x1: 110, y0: -85, y1: 85, corner: 10, metal: 'S235', thickness: mm(4) },
+    bolts: { size: 'M8', class: '8.8', fit: 'medium', items: four(88, 62) },
     far: { kind: 'plate', metal: 'S275', thickness: mm(3) },
     survey: benchSurvey(job.survey),
   };
 }
 
-/** Feet and rails of the pair: the right rail stands 6 mm nearer the door, and one diagonal is off. */
+/** Feet and rails of the pair: the left meets in its slots, the right stands on an older bench’s holes. */
 function benchSurvey(empty: Survey): Survey {
   const pattern = (
     id: string,
@@ -182,20 +179,15 @@ function benchSurvey(empty: Survey): Survey {
     ...empty,
     sides: 'pair',
     patterns: [
-      pattern('P1', 'fitting', 'left', [at('H1', 150, 90), at('H2', -150, 90), at('H3', -150, -90), at('H4', 150, -90)]),
+      pattern('P1', 'fitting', 'left', [at('H1', 45, 25), at('H2', -45, 25), at('H3', -45, -25), at('H4', 45, -25)]),
       pattern('P2', 'structure', 'left', [
-        at('H1', 154, 90.4),
-        at('H2', -150.5, 89.8),
-        at('H3', -150, -90.2),
-        at('H4', 153.5, -90),
+        at('H1', 46.8, 25.3),
+        at('H2', -47, 24.8),
+        at('H3', -46.6, -25.2),
+        at('H4', 46.9, -25),
       ]),
-      pattern('P3', 'fitting', 'right', [at('H1', 150, -90), at('H2', -150, -90), at('H3', -150, 90), at('H4', 150, 90)]),
-      pattern('P4', 'structure', 'right', [
-        at('H1', 150.4, -96),
-        at('H2', -150, -96.2),
-        at('H3', -150.2, 90),
-        at('H4', 150, 90.3),
-      ]),
+      pattern('P3', 'fitting', 'right', [at('H1', 45, -25), at('H2', -45, -25), at('H3', -45, 25), at('H4', 45, 25)]),
+      pattern('P4', 'structure', 'right', [at('H1', 86.4, -60), at('H2', -86, -60.3), at('H3', -85.8, 60.2), at('H4', 86, 60)]),
     ],
     log: [
       {
@@ -209,7 +201,7 @@ function benchSurvey(empty: Survey): Survey {
       { id: 'C2', name: 'Rail to rail', nominal: mm(180), tolerance: mm(1), fore: measured(180.2), aft: measured(179.6) },
       { id: 'C3', name: 'Foot to wheel arch', nominal: mm(95), tolerance: mm(3), left: measured(96) },
     ],
-    diagonals: { rising: measured(352), falling: measured(348.5) },
+    diagonals: { rising: measured(106.2), falling: measured(105.6) },
     access: { near: 'socket', far: 'spanner' },
   };
 }

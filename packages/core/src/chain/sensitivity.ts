@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema';
-import { assumedValues, type NamedValue } from '../job/values';
+import { assumedValues, withQuantity, type NamedValue } from '../job/values';
 import { evaluate, type Verdict } from './evaluate';
 
 /** How much one assumed value moves the weakest link when it alone is wrong. */
@@ -34,14 +34,6 @@ function spread(n: NamedValue): { readonly by: string; readonly low: number; rea
   return { low: inside(raw[0]) ? raw[0] : v, high: inside(raw[1]) ? raw[1] : v, by: raw[2] };
 }
 
-/** The document with the number at a path of `namedValues` changed; lists are entered by id. */
-function withValue(node: unknown, path: readonly string[], v: number): unknown {
-  const [head, ...rest] = path;
-  if (head === undefined) return { ...(node as object), v };
-  if (Array.isArray(node)) return node.map((x: { id: string }) => (x.id === head ? withValue(x, rest, v) : x));
-  return { ...(node as object), [head]: withValue((node as Record<string, unknown>)[head], rest, v) };
-}
-
 /** The largest utilisation that the load enters; NaN where the job, or any of its links, cannot be computed. */
 function weakestOf(v: Verdict, asBefore: Verdict): number {
   const refused = (x: Verdict) =>
@@ -69,7 +61,7 @@ export function whatToMeasure(job: Job): Sensitivity[] {
       const s = spread(n);
       if (!s) return [];
       const at = (v: number) =>
-        v === n.value.v ? now : weakestOf(evaluate(withValue(job, n.path.split('.'), v) as Job), before);
+        v === n.value.v ? now : weakestOf(evaluate(withQuantity(job, n.path, { ...n.value, v })), before);
       const [lower, higher] = [at(s.low), at(s.high)];
       const moves =
         Number.isNaN(lower) || Number.isNaN(higher) ? Infinity : Math.max(Math.abs(lower - now), Math.abs(higher - now));

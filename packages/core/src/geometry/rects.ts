@@ -11,6 +11,14 @@ export function rectAbout(c: Point, length: number, width: number): Rect {
   return { x0: c.x - length / 2, x1: c.x + length / 2, y0: c.y - width / 2, y1: c.y + width / 2 };
 }
 
+/** The rectangle with its corners in order, whichever way it was drawn. */
+export const upright = (r: Rect): Rect => ({
+  x0: Math.min(r.x0, r.x1),
+  x1: Math.max(r.x0, r.x1),
+  y0: Math.min(r.y0, r.y1),
+  y1: Math.max(r.y0, r.y1),
+});
+
 /** Smallest rectangle round points, grown by `margin` mm. */
 export function boundsOf(points: readonly Point[], margin = 0): Rect {
   const xs = points.map((p) => p.x);

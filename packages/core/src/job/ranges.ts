@@ -28,10 +28,9 @@ export const RANGES = {
   surveyHole: length('Hole', 200),
   surveySlot: length('Slot length past the hole', 300, '0'),
   existingHole: length('Existing hole', 500),
-  face: length('Face thickness', 50),
-  core: length('Core thickness', 300),
+  nearFace: length('Near face thickness', 50),
+  farFace: length('Far face thickness', 50),
   wall: length('Wall thickness', 50),
-  depth: length('Section depth', 1000),
 } as const satisfies Record<string, FieldRange>;
 
 export type RangeName = keyof typeof RANGES;

@@ -1,5 +1,5 @@
 import { collinear, distance, type Point, type Rect } from '../geometry/points';
-import { contains, heightOf, nearestEdge, nearestPoint, rectAbout, widthOf } from '../geometry/rects';
+import { contains, heightOf, nearestEdge, nearestPoint, rectAbout, upright, widthOf } from '../geometry/rects';
 import { fastenerClass, type FastenerClass } from '../stock/fastener-classes';
 import { fastenerSize, stressArea, type FastenerSize } from '../stock/fasteners';
 import { metal, type Metal } from '../stock/metals';
@@ -260,10 +260,7 @@ function keptOut(job: Job, d0: number): Refusal[] {
   return job.bolts.items.flatMap((b, i) => {
     const field = `bolts.items.${i} (${b.id})`;
     const hidden = job.survey.hidden.flatMap((h) => {
-      const gap = nearestPoint(
-        { x0: Math.min(h.x0, h.x1), x1: Math.max(h.x0, h.x1), y0: Math.min(h.y0, h.y1), y1: Math.max(h.y0, h.y1) },
-        b,
-      ).gap;
+      const gap = nearestPoint(upright(h), b).gap;
       const into = h.clear.v + d0 / 2 - gap;
       const what = `${h.what}${h.note ? ` (${h.note})` : ''}`;
       return into > 1e-6

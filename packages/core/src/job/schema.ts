@@ -38,8 +38,8 @@ export const Skin = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('plywood'), grade: z.string().max(40), ...skinCommon }),
   z.strictObject({
     kind: z.literal('sandwich'),
-    nearFace: quantity(RANGES.face),
-    farFace: quantity(RANGES.face),
+    nearFace: quantity(RANGES.nearFace),
+    farFace: quantity(RANGES.farFace),
     core: z.enum(CORES),
     ...skinCommon,
   }),

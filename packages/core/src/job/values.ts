@@ -74,6 +74,9 @@ export function namedValues(job: Job): NamedValue[] {
     measure('skin.bedModulus', 'bedModulus', skin.bedModulus),
   ];
   if (skin.kind === 'laminate') rows.push(measure('skin.glass', 'glass', skin.glass));
+  if (skin.kind === 'hollow') rows.push(measure('skin.wall', 'wall', skin.wall));
+  if (skin.kind === 'sandwich')
+    rows.push(measure('skin.nearFace', 'nearFace', skin.nearFace), measure('skin.farFace', 'farFace', skin.farFace));
   if (base.holes.length > 0) {
     rows.push({
       path: 'base.holes',
@@ -115,4 +118,14 @@ export const assumedValues = (job: Job): NamedValue[] => namedValues(job).filter
 /** The gauge table of the skin, where a gauge number means something. */
 export function skinGauges(job: Job): GaugeTable | undefined {
   return job.skin.kind === 'sheet' ? metal(job.skin.metal)?.gauges : undefined;
+}
+
+/** The document with the value at a path of `namedValues` replaced; lists are entered by id. Pure. */
+export function withQuantity(job: Job, path: string, q: Quantity): Job {
+  const put = (node: unknown, [head, ...rest]: readonly string[]): unknown => {
+    if (head === undefined) return q;
+    if (Array.isArray(node)) return node.map((x: { id: string }) => (x.id === head ? put(x, rest) : x));
+    return { ...(node as object), [head]: put((node as Record<string, unknown>)[head], rest) };
+  };
+  return put(job, path.split('.')) as Job;
 }

@@ -43,6 +43,9 @@ export const UNJUDGED: SkinStrength = {
   source: '',
 };
 
+/** Strength classes of timber as they are asked for (EN 338); their values come with the timber checks. */
+export const TIMBER_CLASSES = ['C16', 'C24', 'C30', 'D30', 'D40', 'D50'] as const;
+
 /**
  * Solid hand-laid glass laminate by glass content ψ (mass fraction), ISO 12215-5 Annex C (memory):
  * flexural 502ψ² + 107, compressive 150ψ + 72, interlaminar and through-thickness shear 80ψ + 38,

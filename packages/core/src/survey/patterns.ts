@@ -55,3 +55,10 @@ export function sideToSide(job: Job, of: Pattern['of']): PatternFit | Refusal | 
   if (isRefusal(straight) || isRefusal(mirrored)) return mirrored;
   return mirrored.rms <= straight.rms ? mirrored : straight;
 }
+
+/** The one hole of a side that the other side does not agree with. */
+export function suspectAcross(job: Job, of: Pattern['of']): Suspect | undefined {
+  const fit = sideToSide(job, of);
+  if (!fit || isRefusal(fit)) return undefined;
+  return suspectHole(patternOf(job, of, 'right')!.holes, patternOf(job, of, 'left')!.holes, fit.move.mirrored);
+}

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Verdict } from '@core/chain/evaluate';
-import { boundsOf, heightOf, widthOf } from '@core/geometry/rects';
+import { boundsOf, heightOf, upright, widthOf } from '@core/geometry/rects';
 import type { Point, Rect } from '@core/geometry/points';
 import { outlineOf, panelOf } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
@@ -51,6 +51,9 @@ export function panelView(job: Job): Rect {
       >
         <svg:rect [attr.width]="grain().size" [attr.height]="grain().size" fill="#c9d0c3" />
         <svg:path [attr.d]="grain().d" stroke="#b4beaf" stroke-width="1.2" fill="none" />
+      </svg:pattern>
+      <svg:pattern [attr.id]="uid + 'keep'" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <svg:line x1="0" y1="0" x2="0" y2="8" stroke="#9c3a14" stroke-width="1.6" />
       </svg:pattern>
       <svg:pattern [attr.id]="uid + 'press'" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
         <svg:line x1="0" y1="0" x2="0" y2="5" stroke="#dfe3f7" stroke-width="1.1" />
@@ -115,15 +118,65 @@ export function panelView(job: Job): Rect {
     }
     @for (hole of job().base.holes; track hole.id) {
       <svg:rect
-        [attr.x]="hole.x - holeD() / 2 - job().base.slot.v / 2"
-        [attr.y]="-hole.y - holeD() / 2"
-        [attr.width]="holeD() + job().base.slot.v"
-        [attr.height]="holeD()"
+        [attr.x]="hole.x - holeD() / 2 - run().x"
+        [attr.y]="-hole.y - holeD() / 2 - run().y"
+        [attr.width]="holeD() + 2 * run().x"
+        [attr.height]="holeD() + 2 * run().y"
         [attr.rx]="holeD() / 2"
         fill="#201f4d"
         stroke="#dfe3f7"
         stroke-width="0.5"
       />
+    }
+    @for (e of job().survey.existing; track e.id) {
+      <svg:g class="existing" [attr.transform]="'translate(' + e.x + ' ' + -e.y + ')'">
+        <svg:circle
+          [attr.r]="e.d.v / 2"
+          [attr.fill]="e.use === 're-use' ? '#fbf8f0' : 'url(#' + uid + 'keep)'"
+          stroke="#fbf8f0"
+          stroke-width="1.1"
+          [attr.stroke-dasharray]="e.use === 'fill' ? '2 2' : null"
+        />
+        @if (labels()) {
+          <svg:text [attr.x]="e.d.v / 2 + 2" [attr.y]="text() * 0.35" [attr.font-size]="text() * 0.85" class="scribed">
+            {{ e.id }} {{ e.use }}
+          </svg:text>
+        }
+      </svg:g>
+    }
+    @for (k of job().survey.hidden; track k.id) {
+      <svg:g class="hidden">
+        <svg:rect
+          [attr.x]="zone(k).x0 - k.clear.v"
+          [attr.y]="-zone(k).y1 - k.clear.v"
+          [attr.width]="w(zone(k)) + 2 * k.clear.v"
+          [attr.height]="h(zone(k)) + 2 * k.clear.v"
+          [attr.rx]="k.clear.v"
+          fill="none"
+          stroke="#9c3a14"
+          stroke-width="1"
+          stroke-dasharray="5 3"
+        />
+        <svg:rect
+          [attr.x]="zone(k).x0"
+          [attr.y]="-zone(k).y1"
+          [attr.width]="w(zone(k))"
+          [attr.height]="h(zone(k))"
+          [attr.fill]="'url(#' + uid + 'keep)'"
+          stroke="#9c3a14"
+          stroke-width="0.8"
+        />
+        @if (labels()) {
+          <svg:text
+            [attr.x]="zone(k).x1 + k.clear.v + 2"
+            [attr.y]="-zone(k).y1 + text() * 1.2"
+            [attr.font-size]="text()"
+            class="warned"
+          >
+            {{ k.what }}
+          </svg:text>
+        }
+      </svg:g>
     }
     @for (b of bolts(); track b.id) {
       <svg:g [attr.transform]="'translate(' + b.x + ' ' + -b.y + ')'">
@@ -179,6 +232,13 @@ export function panelView(job: Job): Rect {
       height: 100%;
       font-family: var(--label);
     }
+    .warned {
+      fill: #6d270c;
+      font-weight: 600;
+      paint-order: stroke;
+      stroke: #f3eee1;
+      stroke-width: 2px;
+    }
     .scribed {
       fill: #ffffff;
       font-weight: 600;
@@ -214,6 +274,11 @@ export class PlateDrawing {
   private readonly size = computed(() => fastenerSize(this.job().bolts.size));
   protected readonly d0 = computed(() => this.size()?.hole[this.job().bolts.fit] ?? 10);
   protected readonly washer = computed(() => this.size()?.washer.outside ?? 20);
+  /** Half the slot's run each way. */
+  protected readonly run = computed(() => {
+    const half = this.job().base.slot.v / 2;
+    return this.job().base.slotAlong === 'x' ? { x: half, y: 0 } : { x: 0, y: half };
+  });
   protected readonly holeD = computed(() => this.job().base.hole.v);
   protected readonly text = computed(() => Math.max(widthOf(this.view()) / 48, heightOf(this.view()) / 26));
 
@@ -274,6 +339,7 @@ export class PlateDrawing {
     return { x: back.x, y: back.y, head: head.map((p) => `${p.x.toFixed(1)},${p.y.toFixed(1)}`).join(' ') };
   });
 
+  protected zone = upright;
   protected w = widthOf;
   protected h = heightOf;
 }

@@ -1,14 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, type OnDestroy } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatTooltip } from '@angular/material/tooltip';
 import { RANGES, type RangeName } from '@core/job/ranges';
 import type { Provenance, Quantity } from '@core/job/schema';
 import { readValue } from '@core/job/values';
+import { medianAndSpread } from '@core/units/median';
+import { MAX_READINGS } from '@core/units/quantity';
 import type { FieldRange } from '@core/units/field-range';
 import { formatQuantity, otherSystem, type UnitSystem } from '@core/units/format-quantity';
 import type { GaugeTable } from '@core/units/gauges';
 import { isRefusal, type Refusal } from '@core/units/refusal';
+import { Bench, type Landing } from '../instruments/bench';
 import { Desk } from '../job/desk';
 
 const WORDS: Readonly<Record<Provenance, { icon: string; word: string }>> = {
@@ -25,7 +28,7 @@ let count = 0;
   imports: [MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, MatTooltip],
   template: `
     <label [for]="id">{{ label() || range().label }}</label>
-    <span class="line" [class.bad]="refusal()" [class.assumed]="value().from === 'assumed'">
+    <span class="line" [class.bad]="refusal()" [class.assumed]="value().from === 'assumed'" [class.lands]="lands()">
       <input
         [id]="id"
         type="text"
@@ -36,8 +39,9 @@ let count = 0;
         [attr.aria-describedby]="refusal() ? id + '-error' : null"
         [matTooltip]="tip()"
         (input)="read($any($event.target).value)"
+        (focus)="pick()"
         (blur)="leave()"
-        (keydown.enter)="leave()"
+        (keydown.enter)="enter($any($event.target))"
         (keydown.escape)="back($event)"
       />
       @if (provenance()) {
@@ -46,7 +50,7 @@ let count = 0;
           class="from"
           [matMenuTriggerFor]="menu"
           [attr.aria-label]="(label() || range().label) + ': ' + words[value().from].word + '. Change where it came from'"
-          [matTooltip]="words[value().from].word"
+          [matTooltip]="source()"
         >
           @if (value().from === 'assumed') {
             <span class="diamond" aria-hidden="true">◇</span>
@@ -64,6 +68,9 @@ let count = 0;
         </mat-menu>
       }
     </span>
+    @if (how()) {
+      <span class="how">{{ how() }}</span>
+    }
     @if (refusal(); as r) {
       <span class="error" [id]="id + '-error'" role="alert">{{ r.because }} — allowed: {{ r.allowed }}</span>
     }
@@ -76,6 +83,21 @@ let count = 0;
       gap: 0 10px;
       padding: 3px 0;
       border-bottom: 1px solid var(--rule);
+    }
+    /* In a table the heading names it; the label stays for those who cannot see the heading. */
+    :host(.bare) {
+      grid-template-columns: auto;
+      justify-content: start;
+      border: 0;
+      padding: 1px 0;
+    }
+    :host(.bare) label {
+      position: absolute;
+      width: 1px;
+      height: 1px;
+      overflow: hidden;
+      clip-path: inset(50%);
+      white-space: nowrap;
     }
     label {
       font: 500 14.5px/1.2 var(--label);
@@ -99,6 +121,15 @@ let count = 0;
     .assumed input {
       border-style: dashed;
       background: var(--card);
+    }
+    .lands input {
+      box-shadow: 0 0 0 2px #5d6b61;
+    }
+    .how {
+      grid-column: 1 / -1;
+      font-size: 12px;
+      text-align: right;
+      color: var(--ink-soft);
     }
     .bad input {
       border: 2px solid #8a1408;
@@ -140,8 +171,9 @@ let count = 0;
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class QuantityField {
+export class QuantityField implements Landing, OnDestroy {
   private readonly desk = inject(Desk);
+  private readonly bench = inject(Bench);
 
   readonly value = input.required<Quantity>();
   /** A range by name, or the range itself. */
@@ -150,6 +182,8 @@ export class QuantityField {
   readonly label = input('');
   readonly gauges = input<GaugeTable>();
   readonly provenance = input(true);
+  /** A value typed here was measured, though the field has no room to say so. */
+  readonly measuring = input(false);
   readonly changed = output<Quantity>();
 
   protected readonly id = `q${++count}`;
@@ -171,8 +205,93 @@ export class QuantityField {
       : `${formatQuantity(v, dimension, this.system())} = ${otherSystem(v, dimension, this.system())}`;
   });
 
+  /** Readings taken since this field was clicked into, inside units. */
+  private readonly series = signal<readonly number[]>([]);
+  protected readonly lands = computed(() => this.bench.landing() === this && this.bench.link() !== 'closed');
+  private readonly readings = computed(() => this.value().readings ?? this.series());
+  protected readonly how = computed(() => {
+    const r = this.readings();
+    if (r.length < 2) return '';
+    const { spread } = medianAndSpread(r);
+    const by = this.value().with;
+    return `median of ${r.length}, spread ${this.show(spread)}${by ? ` · ${by}` : ''}`;
+  });
+  /** Where it came from: "measured, caliper, 14 Mar 2026, 09:30". */
+  protected readonly source = computed(() => {
+    const { from, at, with: by } = this.value();
+    const when =
+      at && from === 'measured' ? new Date(at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' }) : '';
+    return [WORDS[from].word, from === 'measured' ? by : '', when].filter(Boolean).join(', ');
+  });
+
+  private show(v: number): string {
+    const { dimension } = this.range();
+    // The spread of a caliper is in hundredths, finer than a length is shown otherwise.
+    return dimension === 'length' && this.system() === 'mm' ? `${v.toFixed(2)} mm` : formatQuantity(v, dimension, this.system());
+  }
+
+  name(): string {
+    return this.label() || this.range().label;
+  }
+
+  protected pick(): void {
+    if (this.bench.landing() !== this) this.series.set([]);
+    this.bench.landing.set(this);
+  }
+
+  /** A reading of an instrument: three or more give their median, and their spread shows. */
+  take(text: string, at: string, instrument: string): { taken: boolean; says: string } {
+    const read = readValue(text, this.of(), this.system(), 'measured', at, this.gauges());
+    if (isRefusal(read)) return { taken: false, says: `not taken by ${this.name()}: ${read.because}; allowed: ${read.allowed}.` };
+    const readings = [...this.series(), read.v].slice(-MAX_READINGS);
+    this.series.set(readings);
+    const { median, spread } = medianAndSpread(readings);
+    this.own.set(null);
+    this.refusal.set(null);
+    this.changed.emit({
+      v: median,
+      text: readings.length === 1 ? read.text : this.textOf(median),
+      from: 'measured',
+      at,
+      with: instrument,
+      ...(readings.length > 1 ? { readings } : {}),
+    });
+    const n = readings.length;
+    return {
+      taken: true,
+      says:
+        n === 1 ? `in ${this.name()}.` : `in ${this.name()}, median ${this.textOf(median)} of ${n}, spread ${this.show(spread)}.`,
+    };
+  }
+
+  private textOf(v: number): string {
+    const { dimension } = this.range();
+    return dimension === 'length' && this.system() === 'mm'
+      ? `${Number(v.toFixed(2))} mm`
+      : formatQuantity(v, dimension, this.system());
+  }
+
+  /** Enter leaves the field; under an instrument that types, it ends a reading and makes way for the next. */
+  protected enter(box: HTMLInputElement): void {
+    if (!this.bench.typed() || this.refusal()) return this.leave();
+    const { taken, says } = this.take(box.value, new Date().toISOString(), 'typed by an instrument');
+    this.bench.said.set({ text: says, bad: !taken });
+    this.desk.leaveField();
+    queueMicrotask(() => box.select());
+  }
+
+  ngOnDestroy(): void {
+    if (this.bench.landing() === this) this.bench.landing.set(null);
+  }
+
   protected read(text: string): void {
-    const from = this.value().from === 'sheet' ? 'sheet' : this.provenance() ? 'measured' : this.value().from;
+    const from = this.measuring()
+      ? 'measured'
+      : this.value().from === 'sheet'
+        ? 'sheet'
+        : this.provenance()
+          ? 'measured'
+          : this.value().from;
     const read = readValue(text, this.of(), this.system(), from, new Date().toISOString(), this.gauges());
     this.own.set(text);
     this.refusal.set(isRefusal(read) ? read : null);
@@ -191,7 +310,8 @@ export class QuantityField {
   }
 
   protected set(from: Provenance): void {
-    const { at: _at, ...rest } = this.value();
+    const { at: _at, with: _with, readings: _readings, ...rest } = this.value();
+    this.series.set([]);
     this.changed.emit({ ...rest, from, ...(from === 'measured' ? { at: new Date().toISOString() } : {}) });
     this.desk.leaveField();
   }

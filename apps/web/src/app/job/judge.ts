@@ -2,6 +2,7 @@ import { Injectable, signal } from '@angular/core';
 import type { LinkWorking, Verdict } from '@core/chain/evaluate';
 import type { Job } from '@core/job/schema';
 import type { FromJudge, ToJudge } from '../workers/messages';
+import { Newest } from '../workers/newest';
 import { startJudge } from '../workers/start';
 
 /**
@@ -17,10 +18,8 @@ export class Judge {
   readonly broken = signal('');
 
   private readonly worker = startJudge();
-  private ticket = 0;
   private workingTicket = 0;
-  private underWay: { ticket: number; job: Job } | null = null;
-  private next: Job | null = null;
+  private readonly queue = new Newest<Job>((ticket, job) => this.post({ kind: 'evaluate', ticket, job }));
 
   constructor() {
     this.worker.addEventListener('message', ({ data }: MessageEvent<FromJudge>) => this.take(data));
@@ -28,8 +27,7 @@ export class Judge {
   }
 
   judge(job: Job): void {
-    if (this.underWay) this.next = job;
-    else this.send(job);
+    this.queue.put(job);
   }
 
   /** Asks for the working of one link in one case; `undefined` clears it. */
@@ -43,11 +41,6 @@ export class Judge {
     this.worker.terminate();
   }
 
-  private send(job: Job): void {
-    this.underWay = { ticket: ++this.ticket, job };
-    this.post({ kind: 'evaluate', ticket: this.ticket, job });
-  }
-
   private post(m: ToJudge): void {
     this.worker.postMessage(m);
   }
@@ -57,18 +50,14 @@ export class Judge {
       if (m.ticket === this.workingTicket) this.working.set(m.working);
       return;
     }
-    if (m.ticket !== this.underWay?.ticket) return;
-    const { job } = this.underWay;
-    this.underWay = null;
+    const job = this.queue.answered(m.ticket);
+    if (!job) return;
     if (m.kind === 'broken') {
       this.broken.set(m.message);
-    } else {
-      this.broken.set('');
-      this.judged.set(job);
-      this.verdict.set(m.verdict);
+      return;
     }
-    const waiting = this.next;
-    this.next = null;
-    if (waiting) this.send(waiting);
+    this.broken.set('');
+    this.judged.set(job);
+    this.verdict.set(m.verdict);
   }
 }

@@ -39,6 +39,12 @@ interface Stage {
         }
       </ol>
     </nav>
+    @if (assumed(); as n) {
+      <a class="assumed" routerLink="measure" [queryParams]="{ sheet: 'next' }">
+        <span class="assumed-mark"></span>The result rests on <b>{{ n }}</b> assumed {{ n === 1 ? 'value' : 'values' }}: what to
+        measure next
+      </a>
+    }
     <p class="decides">{{ decides() }}</p>
   `,
   styles: `
@@ -94,6 +100,13 @@ interface Stage {
       font-size: 13px;
       color: var(--ink-soft);
     }
+    .assumed {
+      display: block;
+      padding: 9px 12px;
+      color: var(--ink);
+      font-size: 13px;
+      line-height: 1.3;
+    }
     .decides {
       margin: auto 0 0;
       padding: 10px 12px;
@@ -128,6 +141,7 @@ interface Stage {
         flex: 1 0 96px;
       }
       .line,
+      .assumed,
       .rests,
       .decides,
       .stamp {
@@ -144,6 +158,11 @@ export class Traveller {
   protected readonly decides = computed(() => {
     const job = this.desk.job();
     return job ? cautionsFor(job)[1] : '';
+  });
+
+  protected readonly assumed = computed(() => {
+    const job = this.desk.job();
+    return job ? assumedValues(job).length : 0;
   });
 
   protected readonly stages = computed((): Stage[] => {

@@ -156,7 +156,14 @@ const STROKES: Readonly<Record<Tone, string>> = {
               <circle [attr.r]="d.text * 1.3" fill="transparent" />
               <circle [attr.r]="d.text * 0.5" fill="#fbf8f0" stroke="#1c1a17" [attr.stroke-width]="d.text * 0.16" />
               <circle [attr.r]="d.text * 0.16" fill="#1c1a17" />
-              <text [attr.x]="d.text * 0.85" [attr.y]="-d.text * 0.6" [attr.font-size]="d.text">{{ h.label }}</text>
+              <text
+                [attr.x]="(h.at[0] > (d.box.u0 + d.box.u1) / 2 ? -1 : 1) * d.text * 0.85"
+                [attr.y]="-d.text * 0.75"
+                [attr.text-anchor]="h.at[0] > (d.box.u0 + d.box.u1) / 2 ? 'end' : 'start'"
+                [attr.font-size]="d.text * 1.45"
+              >
+                {{ h.label }}
+              </text>
             </g>
           }
         </svg>

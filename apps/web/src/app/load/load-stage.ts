@@ -10,6 +10,7 @@ import { builderOf, BUILDERS } from '@core/loads/registry';
 import { formatQuantity } from '@core/units/format-quantity';
 import { refusalText } from '@core/units/refusal';
 import { PickField, type Choice } from '../fields/pick-field';
+import { InstrumentPanel } from '../instruments/instrument-panel';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { StepsList } from '../load-path/steps-list';
@@ -33,6 +34,7 @@ type Sheet = 'picture' | 'take-off' | 'envelope';
     MatIcon,
     CombinationCard,
     Envelope,
+    InstrumentPanel,
     LoadCard,
     LoadSketch,
     PickField,

@@ -89,8 +89,11 @@ const LIMIT: readonly Row[] = [
       width: 100%;
     }
     mat-button-toggle {
-      flex: 1;
-      font-size: 13px;
+      flex: 1 1 auto;
+    }
+    mat-button-toggle ::ng-deep .mat-button-toggle-label-content {
+      padding: 0 4px !important;
+      font-size: 14px;
     }
     mat-button-toggle-group {
       --mat-button-toggle-height: 30px;

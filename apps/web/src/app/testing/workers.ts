@@ -1,6 +1,7 @@
 import { evaluate, workingOf } from '@core/chain/evaluate';
 import { axesFor, tryStock, type Tally } from '@core/options/choose';
-import type { FromChooser, FromJudge, ToChooser, ToJudge } from '../workers/messages';
+import type { FromChooser, FromJudge, FromSurveyor, ToChooser, ToJudge, ToSurveyor } from '../workers/messages';
+import { surveyed } from '../workers/surveyed';
 
 /** Stands in for a worker: answers when told to, so that a test can see what happens in between. */
 export class HeldWorker<To, From> extends EventTarget {
@@ -27,10 +28,11 @@ export class HeldWorker<To, From> extends EventTarget {
 }
 
 /** The workers started since the last reset. */
-export const started: { judge: HeldWorker<ToJudge, FromJudge>[]; chooser: HeldWorker<ToChooser, FromChooser>[] } = {
-  judge: [],
-  chooser: [],
-};
+export const started: {
+  judge: HeldWorker<ToJudge, FromJudge>[];
+  chooser: HeldWorker<ToChooser, FromChooser>[];
+  surveyor: HeldWorker<ToSurveyor, FromSurveyor>[];
+} = { judge: [], chooser: [], surveyor: [] };
 
 export function startJudge(): Worker {
   const worker = new HeldWorker<ToJudge, FromJudge>((m) =>
@@ -52,5 +54,15 @@ export function startChooser(): Worker {
     return { kind: 'done', tried, total, options: sound, milliseconds: 10, stopped: false };
   });
   started.chooser.push(worker);
+  return worker as unknown as Worker;
+}
+
+export function startSurveyor(): Worker {
+  const worker = new HeldWorker<ToSurveyor, FromSurveyor>(({ ticket, job }) => ({
+    kind: 'surveyed',
+    ticket,
+    surveyed: surveyed(job),
+  }));
+  started.surveyor.push(worker);
   return worker as unknown as Worker;
 }

@@ -1,6 +1,12 @@
 import type { LinkWorking, Verdict } from '@core/chain/evaluate';
 import type { Job } from '@core/job/schema';
+import type { Sensitivity } from '@core/chain/sensitivity';
 import type { SoundOption } from '@core/options/choose';
+import type { Remedy } from '@core/options/remedies';
+import type { Side } from '@core/job/survey';
+import type { PatternFit, Suspect } from '@core/survey/fit-pattern';
+import type { SideStudy } from '@core/survey/patterns';
+import type { Refusal } from '@core/units/refusal';
 
 /** To and from the worker that judges the chain. */
 export type ToJudge =
@@ -24,3 +30,21 @@ export type FromChooser =
       readonly stopped: boolean;
     }
   | { readonly kind: 'broken'; readonly message: string };
+
+/** What was measured, worked out: each side's two patterns, side against side, and what to measure next. */
+export interface Surveyed {
+  readonly sides: Readonly<Record<Side, SideStudy & { readonly remedies: readonly Remedy[] }>>;
+  /** The right against the left, of the structure and of the fitting. */
+  readonly across: Readonly<Record<'structure' | 'fitting', PatternFit | Refusal | undefined>>;
+  readonly acrossSuspect: Readonly<Record<'structure' | 'fitting', Suspect | undefined>>;
+  readonly next: readonly Sensitivity[];
+}
+
+/** To and from the worker that works out what was measured. */
+export interface ToSurveyor {
+  readonly ticket: number;
+  readonly job: Job;
+}
+export type FromSurveyor =
+  | { readonly kind: 'surveyed'; readonly ticket: number; readonly surveyed: Surveyed }
+  | { readonly kind: 'broken'; readonly ticket: number; readonly message: string };

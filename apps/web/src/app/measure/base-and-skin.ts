@@ -1,0 +1,157 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatIcon } from '@angular/material/icon';
+import { MatTooltip } from '@angular/material/tooltip';
+import type { RangeName } from '@core/job/ranges';
+import { CORES, type Job, type Quantity, type Skin } from '@core/job/schema';
+import { skinGauges } from '@core/job/values';
+import { METALS } from '@core/stock/metals';
+import { PLYWOODS, TIMBER_CLASSES } from '@core/stock/skins';
+import { formatQuantity } from '@core/units/format-quantity';
+import { PickField, type Choice } from '../fields/pick-field';
+import { QuantityField } from '../fields/quantity-field';
+import { Desk } from '../job/desk';
+import { freeId } from '../load/edits';
+import { withSkinKind } from './edits';
+
+type BaseKey = 'length' | 'width' | 'thickness' | 'hole' | 'slot';
+type SkinKey = 'thickness' | 'spanX' | 'spanY' | 'aft' | 'starboard' | 'bedModulus' | 'glass' | 'nearFace' | 'farFace' | 'wall';
+
+const same = (list: readonly string[]): readonly Choice[] => list.map((value) => ({ value, label: value }));
+
+/** The fitting’s own footprint, the skin under it and the bearers round it. */
+@Component({
+  selector: 'ms-base-and-skin',
+  imports: [MatButton, MatIconButton, MatIcon, MatTooltip, PickField, QuantityField],
+  templateUrl: './base-and-skin.html',
+  styleUrl: './sheet.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BaseAndSkin {
+  protected readonly desk = inject(Desk);
+  protected readonly job = computed(() => this.desk.job()!);
+  protected readonly gauges = computed(() => skinGauges(this.job()));
+
+  protected readonly baseRows: readonly { key: BaseKey; of: RangeName }[] = [
+    { key: 'length', of: 'baseLength' },
+    { key: 'width', of: 'baseWidth' },
+    { key: 'thickness', of: 'baseThickness' },
+    { key: 'hole', of: 'baseHole' },
+    { key: 'slot', of: 'baseSlot' },
+  ];
+  protected readonly panelRows: readonly { key: SkinKey; of: RangeName }[] = [
+    { key: 'spanX', of: 'spanX' },
+    { key: 'spanY', of: 'spanY' },
+    { key: 'aft', of: 'aft' },
+    { key: 'starboard', of: 'starboard' },
+  ];
+  /** What only this kind of skin has. */
+  protected readonly ownRows = computed((): readonly { key: SkinKey; of: RangeName }[] => {
+    switch (this.job().skin.kind) {
+      case 'laminate':
+        return [{ key: 'glass', of: 'glass' }];
+      case 'sandwich':
+        return [
+          { key: 'nearFace', of: 'nearFace' },
+          { key: 'farFace', of: 'farFace' },
+        ];
+      case 'hollow':
+        return [{ key: 'wall', of: 'wall' }];
+      default:
+        return [];
+    }
+  });
+  protected readonly kinds: readonly Choice[] = [
+    { value: 'sheet', label: 'metal sheet' },
+    { value: 'laminate', label: 'solid laminate' },
+    { value: 'sandwich', label: 'sandwich' },
+    { value: 'plywood', label: 'plywood' },
+    { value: 'timber', label: 'timber' },
+    { value: 'hollow', label: 'hollow section' },
+    { value: 'bed', label: 'solid bed' },
+  ];
+  protected readonly judged = computed(() => ['sheet', 'laminate', 'plywood'].includes(this.job().skin.kind));
+  protected readonly ways: readonly Choice[] = [
+    { value: 'x', label: 'fore and aft' },
+    { value: 'y', label: 'athwart' },
+  ];
+  private readonly metals: readonly Choice[] = METALS.map((m) => ({ value: m.id, label: m.name }));
+
+  /** The one pick each kind of skin has, if any: its metal, grade or core. */
+  protected readonly made = computed(() => {
+    const s = this.job().skin;
+    switch (s.kind) {
+      case 'sheet':
+      case 'hollow':
+        return { label: 'Metal', key: 'metal', value: s.metal, choices: this.metals };
+      case 'plywood':
+        return { label: 'Grade', key: 'grade', value: s.grade, choices: PLYWOODS.map((p) => ({ value: p.id, label: p.name })) };
+      case 'timber':
+        return { label: 'Class', key: 'grade', value: s.grade, choices: same(TIMBER_CLASSES) };
+      case 'sandwich':
+        return { label: 'Core', key: 'core', value: s.core, choices: same(CORES) };
+      default:
+        return undefined;
+    }
+  });
+
+  protected valueOf(key: SkinKey): Quantity {
+    return (this.job().skin as unknown as Record<SkinKey, Quantity>)[key];
+  }
+
+  protected base(key: BaseKey, q: Quantity): void {
+    this.desk.change(`base ${key}`, (j) => ({ ...j, base: { ...j.base, [key]: q } }), `base.${key}`);
+  }
+
+  protected slotWay(way: string): void {
+    this.desk.change('base slots run', (j) => ({ ...j, base: { ...j.base, slotAlong: way as Job['base']['slotAlong'] } }));
+  }
+
+  protected skin(key: SkinKey, q: Quantity): void {
+    this.desk.change(`skin ${key}`, (j) => ({ ...j, skin: { ...j.skin, [key]: q } as Skin }), `skin.${key}`);
+  }
+
+  protected kind(kind: string): void {
+    this.desk.change(`skin: ${kind}`, (j) => withSkinKind(j, kind as Skin['kind']));
+  }
+
+  protected material(key: string, value: string): void {
+    this.desk.change('skin material', (j) => ({ ...j, skin: { ...j.skin, [key]: value } as Skin }));
+  }
+
+  protected place(v: number): Quantity {
+    return { v, text: formatQuantity(v, 'length', this.job().units), from: this.job().base.holesFrom };
+  }
+
+  protected hole(id: string, axis: 'x' | 'y', q: Quantity): void {
+    this.desk.change(
+      `base hole ${id}`,
+      (j) => ({
+        ...j,
+        base: { ...j.base, holesFrom: 'measured', holes: j.base.holes.map((h) => (h.id === id ? { ...h, [axis]: q.v } : h)) },
+      }),
+      `hole.${id}.${axis}`,
+    );
+  }
+
+  protected addHole(): void {
+    this.desk.change('add base hole', (j) => ({
+      ...j,
+      base: { ...j.base, holes: [...j.base.holes, { id: freeId(j.base.holes, 'H'), x: 0, y: 0 }] },
+    }));
+  }
+
+  protected removeHole(id: string): void {
+    this.desk.change(`take out base hole ${id}`, (j) => ({
+      ...j,
+      base: { ...j.base, holes: j.base.holes.filter((h) => h.id !== id) },
+    }));
+  }
+
+  protected measuredHoles(): void {
+    this.desk.change('base holes measured', (j) => ({
+      ...j,
+      base: { ...j.base, holesFrom: j.base.holesFrom === 'measured' ? 'assumed' : 'measured' },
+    }));
+  }
+}
