@@ -191,31 +191,27 @@ function oversize(p: Put): Remedy {
   const { d } = p.size;
   const needed = p.fitting.hole + 2 * Math.max(0, -p.meeting.margin);
   const wider = Math.ceil((needed - FINE) * 10) / 10;
-  const most = d + oversizeOver(d);
-  const head = {
-    kind: 'oversize' as const,
-    name: 'Oversize the holes',
-    make: `The fitting’s holes opened from ${p.mm(p.fitting.hole)} to ${p.mm(wider)}.`,
-  };
-  if (d < 12)
+  const head = { kind: 'oversize' as const, name: 'Oversize the holes' };
+  const none = { ...head, make: 'The fitting’s holes opened up.', consequences: [] };
+  if (needed - d > oversizeOver(Infinity))
     return {
-      ...head,
-      not: `EN 1090-2 Tab. 11 lists no oversize hole under M12 (memory); this bolt is ${p.mm(d)}.`,
-      consequences: [],
+      ...none,
+      not: `they would have to be ${p.mm(needed)} wide, ${p.mm(needed - d)} over the bolt; no oversize hole goes so far.`,
     };
-  if (needed > most)
+  if (d < 12) return { ...none, not: `EN 1090-2 Tab. 11 lists no oversize hole under M12 (memory); this bolt is ${p.mm(d)}.` };
+  if (needed > d + oversizeOver(d))
     return {
-      ...head,
+      ...none,
       not: `that is ${p.mm(needed - d)} over the bolt; an oversize hole is up to ${p.mm(oversizeOver(d))} over (EN 1090-2 Tab. 11, memory).`,
-      consequences: [],
     };
   const wide = { ...p.fitting, hole: wider };
   const m = meetingOf(wide, p.structure, d);
-  if (isRefusal(m)) return { ...head, not: m.because, consequences: [] };
+  if (isRefusal(m)) return { ...none, not: m.because };
   const job = throughBase(p, boltsAt(p, m, wide), wide);
   const v = evaluate(job);
   return {
     ...head,
+    make: `The fitting’s holes opened from ${p.mm(p.fitting.hole)} to ${p.mm(wider)}.`,
     not: '',
     consequences: [
       ...bearingAt(v, OVERSIZE_BEARING, 'oversized holes, EN 1993-1-8 Tab. 3.4'),

@@ -2,6 +2,7 @@ import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { RangeName } from '@core/job/ranges';
 import type { Provenance, Quantity } from '@core/job/schema';
 import { testJob } from '@core/testing/test-job';
+import { Bench } from '../instruments/bench';
 import { provideDesk } from '../testing/desk';
 import { QuantityField } from './quantity-field';
 
@@ -88,4 +89,72 @@ it('what is being typed is not rewritten under the fingers, and is tidied on lea
   input().dispatchEvent(new Event('blur'));
   await fixture.whenStable();
   expect(input().value).toBe('12 mm');
+});
+
+describe('readings of an instrument', () => {
+  const AT = '2026-05-02T10:00:00.000Z';
+  const send = async (text: string) => {
+    const said = TestBed.inject(Bench).landing()!.take(text, AT, 'caliper stand-in');
+    fixture.componentRef.setInput('value', got.at(-1) ?? fixture.componentInstance.value());
+    await fixture.whenStable();
+    return said;
+  };
+  const click = () => input().dispatchEvent(new Event('focus'));
+
+  it('land where the field was clicked into, with time and instrument; three give their median and spread', async () => {
+    await show();
+    click();
+    expect((await send('6.35 mm')).says).toBe('in Skin thickness.');
+    expect(got.at(-1)).toEqual({ v: 6.35, text: '6.35 mm', from: 'measured', at: AT, with: 'caliper stand-in' });
+    await send('6.39 mm');
+    const { says } = await send('6.31 mm');
+    expect(says).toBe('in Skin thickness, median 6.35 mm of 3, spread 0.08 mm.');
+    expect(got.at(-1)).toMatchObject({ v: 6.35, readings: [6.35, 6.39, 6.31] });
+    expect(fixture.nativeElement.querySelector('.how').textContent).toBe('median of 3, spread 0.08 mm · caliper stand-in');
+  });
+
+  it('in inches as well, and the wrong kind of thing is refused by name, the value kept', async () => {
+    await show();
+    click();
+    await send('0.2500 in');
+    expect(got.at(-1)!.v).toBeCloseTo(6.35, 9);
+    const said = await send('12.3°');
+    expect(said).toEqual({ taken: false, says: expect.stringContaining('not taken by Skin thickness') });
+    expect(said.says).toContain('allowed: over 0 up to 200 mm');
+    expect(got).toHaveLength(1);
+  });
+
+  it('start anew where another field was clicked into in between', async () => {
+    await show();
+    click();
+    await send('6.35 mm');
+    TestBed.inject(Bench).landing.set(null);
+    click();
+    await send('7 mm');
+    expect(got.at(-1)).not.toHaveProperty('readings');
+  });
+
+  it('an instrument that types like a keyboard: each Enter is one reading', async () => {
+    await show();
+    TestBed.inject(Bench).typed.set(true);
+    click();
+    for (const text of ['6.34', '6.36', '6.38']) {
+      await type(text);
+      input().dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+      fixture.componentRef.setInput('value', got.at(-1));
+      await fixture.whenStable();
+    }
+    expect(got.at(-1)).toMatchObject({ v: 6.36, with: 'typed by an instrument', readings: [6.34, 6.36, 6.38] });
+    expect(TestBed.inject(Bench).said()!.text).toContain('median 6.36 mm of 3');
+  });
+
+  it('typed over by hand it is one value again', async () => {
+    await show();
+    click();
+    await send('6.35 mm');
+    await send('6.37 mm');
+    await type('8');
+    expect(got.at(-1)).not.toHaveProperty('readings');
+    expect(got.at(-1)).not.toHaveProperty('with');
+  });
 });

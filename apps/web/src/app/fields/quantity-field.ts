@@ -293,6 +293,8 @@ export class QuantityField implements Landing, OnDestroy {
           ? 'measured'
           : this.value().from;
     const read = readValue(text, this.of(), this.system(), from, new Date().toISOString(), this.gauges());
+    // Typed over by hand it is one value again; an instrument that types ends each reading with Enter.
+    if (!this.bench.typed()) this.series.set([]);
     this.own.set(text);
     this.refusal.set(isRefusal(read) ? read : null);
     if (!isRefusal(read)) this.changed.emit(read);

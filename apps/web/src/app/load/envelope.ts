@@ -57,11 +57,12 @@ const R = 100;
         <figcaption>shear at the plate, from above</figcaption>
       </figure>
       <figure>
-        <svg viewBox="-140 -128 280 256" role="img" aria-label="Pull or press against overturning moment, all cases">
-          <path d="M-118 0H118M0 -112V112" stroke="#b9b29f" stroke-width="0.7" />
-          <text x="118" y="-5" text-anchor="end">overturning {{ momentScale() }}</text>
-          <text x="4" y="-104">lifts {{ pullScale() }}</text>
-          <text x="4" y="116">presses</text>
+        <svg viewBox="-70 -128 210 256" role="img" aria-label="Pull or press against overturning moment, all cases">
+          <path d="M0 0H118M0 -112V112" stroke="#b9b29f" stroke-width="0.7" />
+          <text x="136" y="122" text-anchor="end">overturning to {{ momentScale() }}</text>
+          <text x="-6" y="-104" text-anchor="end">lifts</text>
+          <text x="-6" y="-90" text-anchor="end">{{ pullScale() }}</text>
+          <text x="-6" y="108" text-anchor="end">presses</text>
           @for (p of lift(); track p.id) {
             <g class="ray" [class.open]="p.id === open()" (click)="choose.emit(p.id)">
               <title>{{ p.name }}</title>

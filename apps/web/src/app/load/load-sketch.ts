@@ -14,6 +14,7 @@ import type { LoadCase } from '@core/loads/load-case';
 import { fromTakeOff, putOf } from '@core/loads/put';
 import { builderOf } from '@core/loads/registry';
 import { seen, VIEW_NAMES, type Handle, type Shape, type Spot, type Tone, type View } from '@core/loads/sketch';
+import { takeOff } from '@core/loads/take-off';
 import { formatQuantity } from '@core/units/format-quantity';
 import { Desk } from '../job/desk';
 import { changeLoad, dragged } from './edits';
@@ -246,9 +247,7 @@ export class LoadSketch {
       const size = Math.hypot(box.u1 - box.u0, box.w1 - box.w0);
       const { plate, skin } = this.structure(view);
       const most = Math.max(1, ...this.cases().map((c) => Math.hypot(c.fx, c.fy, c.fz)));
-      const many = this.load().parts.length > 0;
-      const put = many ? fromTakeOff(this.load()) : {};
-      const names = this.builder().takeOff;
+      const centre = takeOff(this.load().parts)?.centroid;
       return {
         view,
         name: VIEW_NAMES[view.from],
@@ -259,11 +258,8 @@ export class LoadSketch {
         arrows: [...this.cases()]
           .sort((a, b) => Number(a.id === this.open()) - Number(b.id === this.open()))
           .flatMap((c) => this.arrow(view, c, (0.3 * size) / most, size / 38)),
-        parts: many ? this.load().parts.map((p) => seen(view.from, { x: p.x.v, y: p.y.v, z: p.z.v })) : [],
-        centroid:
-          many && names
-            ? seen(view.from, { x: put[names.x ?? ''] ?? 0, y: put[names.y ?? ''] ?? 0, z: put[names.z ?? ''] ?? 0 })
-            : undefined,
+        parts: this.load().parts.map((p) => seen(view.from, { x: p.x.v, y: p.y.v, z: p.z.v })),
+        centroid: centre ? seen(view.from, centre) : undefined,
       };
     }),
   );

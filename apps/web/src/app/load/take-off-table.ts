@@ -61,6 +61,7 @@ import { changeLoad, freeId } from './edits';
                   class="word"
                   [attr.aria-label]="'What is line ' + p.id"
                   maxlength="80"
+                  [title]="p.name"
                   [value]="p.name"
                   (change)="rename(p, $any($event.target).value)"
                 />
@@ -138,29 +139,35 @@ import { changeLoad, freeId } from './edits';
     }
     .word {
       width: 100%;
-      min-width: 90px;
+      min-width: 0;
       padding: 3px 4px;
+      text-overflow: ellipsis;
       border: 1px solid var(--rule);
       background: #fff;
       font: 500 14px var(--text);
       color: var(--ink);
     }
     select {
-      padding: 3px 2px;
+      max-width: 68px;
+      padding: 3px 0;
       border: 1px solid var(--rule);
       background: #fff;
       color: var(--ink);
-      font: 500 13.5px var(--label);
+      font: 500 13px var(--label);
     }
     ms-quantity {
       --quantity-width: 70px;
-      padding: 0;
-      border: 0;
-      grid-template-columns: 1fr;
+    }
+    td:first-child {
+      width: 99%;
     }
     .share {
       font-weight: 600;
       text-align: right;
+      white-space: nowrap;
+    }
+    td:last-child button {
+      margin-right: -8px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -31,12 +31,12 @@ const NOT_YET: Quantity = { v: 0, text: '', from: 'assumed' };
     }
     .shim {
       display: grid;
-      grid-template-columns: 26px repeat(3, minmax(0, 1fr)) 30px;
-      gap: 6px;
+      grid-template-columns: 22px repeat(3, minmax(0, 1fr)) 26px;
+      gap: 4px;
       align-items: center;
     }
     .shim ms-quantity {
-      --quantity-width: 66px;
+      --quantity-width: 71px;
       border-bottom: 0;
       padding: 1px 0;
       gap: 0 4px;

@@ -29,6 +29,14 @@ export class TestDesk {
     this.job.update((j) => f(j!));
   }
 
+  drag(f: (job: Job) => Job): void {
+    this.job.update((j) => f(j!));
+  }
+
+  drop(did: string): void {
+    this.did.push(did);
+  }
+
   leaveField(): void {
     this.did.push('leave');
   }
