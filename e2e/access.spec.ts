@@ -26,13 +26,43 @@ for (const [name, stage] of [
   });
 }
 
+const SHEETS = ['patterns', 'as-built', 'behind', 'next'];
+
+test('WCAG 2.2 AA by axe: every sheet of Measure, with the instruments out, and of Load', async ({ page }) => {
+  const found = async (where: string) => {
+    const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
+    return violations.map((v) => `${where}: ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+  };
+  const all: string[] = [];
+  for (const sheet of SHEETS) {
+    await openStage(page, 'fold-down-bench-left', `measure?sheet=${sheet}`);
+    if (sheet === 'patterns') {
+      await page.getByRole('button', { name: /Structure, right/ }).click();
+      await page.locator('.remedy').first().waitFor();
+    }
+    await page.locator('ms-instruments button').first().click();
+    await page.getByLabel('Display').waitFor();
+    all.push(...(await found(sheet)));
+  }
+  await openStage(page, 'sensor-mast-foot', 'load');
+  for (const sheet of ['Take-off', 'Envelope']) {
+    await page.getByRole('radio', { name: sheet }).click();
+    all.push(...(await found(sheet)));
+  }
+  await page.getByRole('button', { name: 'Add a load' }).click();
+  await page.getByRole('dialog').waitFor();
+  await page.waitForTimeout(300);
+  all.push(...(await found('builders')));
+  expect(all).toEqual([]);
+});
+
 for (const [width, height] of [
   [1280, 800],
   [1024, 768],
 ] as const) {
   test(`nothing scrolls off the page on the working stages at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
-    for (const stage of ['load', 'measure', 'lay-out', 'choose', 'make']) {
+    for (const stage of ['load', 'measure', ...SHEETS.map((sheet) => `measure?sheet=${sheet}`), 'lay-out', 'choose', 'make']) {
       await openStage(page, 'core-sampler-winch', stage);
       const over = await page.evaluate(() => [
         document.documentElement.scrollHeight - innerHeight,

@@ -6,7 +6,7 @@ import { copyOf, dragBy, expect, openStage, pick, saved, stored, test, weakest }
 test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   // The rack: demo jobs, then a new one.
   await page.goto('/');
-  for (const name of ['Fold-down bench', 'Sensor-mast foot', 'Weather-buoy lifting eye', 'Dive-ladder top']) {
+  for (const name of ['Fold-down bench', 'Sensor-mast foot', 'Damper tab', 'Weather-buoy lifting eye', 'Dive-ladder top']) {
     await expect(page.locator('.tags li', { hasText: name }).first()).toContainText(/holds.* at \d\.\d\d × load/);
   }
   await expect(page.locator('.tags li', { hasText: 'Core-sampler winch' })).toContainText('lets go at 0.93 × load');
@@ -16,27 +16,41 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   await expect(page.locator('ms-load-path')).toContainText('there is no load case');
 
   // Load: a winch, its arithmetic shown.
-  await page.getByRole('button', { name: 'Winch pull' }).first().click();
-  await page.getByLabel('Rated pull', { exact: true }).fill('900 lb');
-  await page.getByLabel('Drum height above the base', { exact: true }).fill('5 1/2"');
+  await page.getByRole('button', { name: 'Add a load' }).first().click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Winch/ })
+    .click();
+  await page.getByLabel('Rated pull, first layer', { exact: true }).fill('900 lb');
+  await page.getByLabel('Line height above the base', { exact: true }).fill('5 1/2"');
   await page.getByLabel('Pull angle to each side', { exact: true }).fill('20');
   await page.getByLabel('Pull angle to each side', { exact: true }).press('Enter');
   await expect(page.locator('ms-steps').first()).toContainText('= P·cos(β)·cos(θ)');
-  await expect(page.locator('tbody tr')).toHaveCount(3);
+  await expect(page.locator('.cases tbody tr')).toHaveCount(3);
   // 900 lb ahead is 4003 N; at 139.7 mm it turns the plate by 559 N·m.
-  await expect(page.locator('tbody tr', { hasText: 'ahead' })).toContainText('4.00 kN');
-  await expect(page.locator('tbody tr', { hasText: 'ahead' })).toContainText('559 N·m');
-  await expect(page.locator('tbody .governs')).toHaveCount(1);
+  await expect(page.locator('.cases tbody tr', { hasText: 'ahead' })).toContainText('4.00 kN');
+  await expect(page.locator('.cases tbody tr', { hasText: 'ahead' })).toContainText('559 N·m');
+  await expect(page.locator('.cases tbody .governs')).toHaveCount(1);
+  // The line's height dragged on the picture: the cases follow, as one step.
+  const handle = page.locator('.handle', { hasText: 'line height' });
+  const at = (await handle.locator('circle').nth(1).boundingBox())!;
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(at.x + at.width / 2, at.y - 20, { steps: 5 });
+  await page.mouse.up();
+  await expect(page.locator('.cases tbody tr', { hasText: 'ahead' })).not.toContainText('559 N·m');
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.cases tbody tr', { hasText: 'ahead' })).toContainText('559 N·m');
 
   // Measure: what was assumed is measured.
   await page
     .getByRole('link', { name: /Measure/ })
     .first()
     .click();
-  const before = Number((await page.locator('.picture h3').textContent())!.split(' ')[0]);
+  const before = Number((await page.locator('.picture > h3').textContent())!.split(' ')[0]);
   await page.getByLabel('Skin thickness', { exact: true }).fill('6');
   await page.getByLabel('Skin thickness', { exact: true }).press('Enter');
-  await expect(page.locator('.picture h3')).toContainText(`${before - 1} of`);
+  await expect(page.locator('.picture > h3')).toContainText(`${before - 1} of`);
 
   // Lay out: washers instead of a backing plate, then a bolt dragged to the edge changes the weakest link.
   await page.getByRole('link', { name: /Lay out/ }).click();
@@ -72,8 +86,9 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   // Both schools, the job says which.
   await page.getByRole('link', { name: /Load/ }).first().click();
   await page.getByRole('radio', { name: 'Limit states' }).click();
-  await expect(page.locator('header .under')).toContainText('Limit states, load × 1.5');
-  await page.getByRole('radio', { name: 'Working × SF' }).click();
+  await expect(page.locator('header .under')).toContainText('Limit states, permanent × 1.35, variable × 1.5');
+  await expect(page.locator('.moved')).toContainText(/Plate bending \d\.\d\d → \d\.\d\d/);
+  await page.getByRole('radio', { name: 'Working load' }).click();
 
   // Choose: try the stock, preview, take one, undo, take again.
   await page.getByRole('link', { name: /Choose/ }).click();

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
+import { benchEdits } from './bench-edits.mjs';
 
 const ROOT = join(import.meta.dirname, '..');
 const folder = mkdtempSync(join(tmpdir(), 'mast-shoe-bench-'));
@@ -18,6 +19,7 @@ await build({
   tsconfig: join(ROOT, 'tsconfig.base.json'),
   logLevel: 'error',
 });
-const { bench } = await import(pathToFileURL(outfile).href);
+const { bench, largestDemo } = await import(pathToFileURL(outfile).href);
 bench(ROOT);
+await benchEdits(largestDemo());
 rmSync(folder, { recursive: true });

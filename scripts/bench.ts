@@ -3,9 +3,13 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { evaluate } from '@core/chain/evaluate';
+import { whatToMeasure } from '@core/chain/sensitivity';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
+import { casesOf } from '@core/loads/cases';
 import { axesFor, totalOf, tryStock } from '@core/options/choose';
+import { remediesFor } from '@core/options/remedies';
+import { studySide } from '@core/survey/patterns';
 import { DEMO_JOBS } from '../apps/server/src/demo/lake-sorrow';
 
 /** Twelve bolts, six cases: the size the hand recheck is held to. */
@@ -21,7 +25,7 @@ function twelveBolts(): Job {
     );
   return {
     ...job,
-    loads: [{ ...job.loads[0]!, kind: 'winch', fan: 3 } as Job['loads'][number]],
+    loads: [{ ...job.loads[0]!, picks: { fan: '3' } }],
     bolts: { ...job.bolts, items: ring.map((p, i) => ({ id: `B${i + 1}`, ...p })) },
     far: { kind: 'plate', metal: '6082-T6', thickness: fromSheet(6, '6 mm') },
   };
@@ -29,8 +33,13 @@ function twelveBolts(): Job {
 
 const quantile = (sorted: readonly number[], q: number) => sorted[Math.min(sorted.length - 1, Math.floor(q * sorted.length))]!;
 
-function recheck(): void {
-  const job = twelveBolts();
+/** The demo job with the most bolts times cases. */
+export function largestDemo(): Job {
+  const size = (j: Job) => j.bolts.items.length * casesOf(j).length;
+  return DEMO_JOBS.reduce((a, b) => (size(b) > size(a) ? b : a));
+}
+
+function recheck(job: Job): void {
   // Every run moves a bolt, as a drag does, so nothing is remembered from the run before.
   const moved = (k: number): Job => ({
     ...job,
@@ -47,7 +56,7 @@ function recheck(): void {
   }
   times.sort((a, b) => a - b);
   console.log(
-    `recheck, ${job.bolts.items.length} bolts, ${first.cases.length} cases: median ${quantile(times, 0.5).toFixed(2)} ms, 95 % ${quantile(times, 0.95).toFixed(2)} ms, worst ${times.at(-1)!.toFixed(2)} ms (goal: median 16 ms)`,
+    `recheck, ${job.name}: ${job.bolts.items.length} bolts, ${first.cases.length} cases: median ${quantile(times, 0.5).toFixed(2)} ms, 95 % ${quantile(times, 0.95).toFixed(2)} ms, worst ${times.at(-1)!.toFixed(2)} ms (goal: median 16 ms)`,
   );
 }
 
@@ -99,8 +108,28 @@ function testShare(root: string): void {
   console.log(`tests: ${tests} of ${tests + code} lines, ${((100 * tests) / (tests + code)).toFixed(0)} %`);
 }
 
+/** What the Measure stage works out beside the keystrokes, in its worker. */
+function survey(): void {
+  for (const job of DEMO_JOBS.filter((j) => j.survey.patterns.length > 1 || j === largestDemo())) {
+    const study = studySide(job, 'right');
+    const runs = (f: () => void) => {
+      const times = Array.from({ length: 30 }, () => {
+        const started = performance.now();
+        f();
+        return performance.now() - started;
+      }).sort((a, b) => a - b);
+      return quantile(times, 0.5).toFixed(1);
+    };
+    console.log(
+      `survey, ${job.name}: patterns ${runs(() => studySide(job, 'right'))} ms, remedies ${runs(() => remediesFor(job, study))} ms, what to measure next ${runs(() => whatToMeasure(job))} ms (medians, in a worker)`,
+    );
+  }
+}
+
 export function bench(root: string): void {
-  recheck();
+  recheck(twelveBolts());
+  recheck(largestDemo());
+  survey();
   choose();
   bundle(root);
   testShare(root);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { id, name } from '../loads/schema';
-import { Provenance, quantity, rangedNumber as number } from '../units/quantity';
+import { MAX_READINGS, Provenance, quantity, rangedNumber as number } from '../units/quantity';
 import { RANGES } from './ranges';
 
 /** What was found on the job: patterns, as-built dimensions, shims, and what is under the plate. */
@@ -26,6 +26,14 @@ export const Reading = z.strictObject({
 });
 export type Reading = z.infer<typeof Reading>;
 
+/** When a coordinate was read, with what, and every reading of it; mm. */
+export const Taken = z.strictObject({
+  at: z.iso.datetime(),
+  with: z.string().max(60).optional(),
+  readings: z.array(number(RANGES.position)).max(MAX_READINGS, `allowed: up to ${MAX_READINGS} readings`).optional(),
+});
+export type Taken = z.infer<typeof Taken>;
+
 /** One measured hole pattern: the fitting's or the structure's, on one side. Slots run along x or y. */
 export const Pattern = z.strictObject({
   id,
@@ -34,7 +42,15 @@ export const Pattern = z.strictObject({
   hole: quantity(RANGES.surveyHole),
   slot: quantity(RANGES.surveySlot),
   along: z.enum(['x', 'y']),
-  holes: z.array(z.strictObject({ id, ...place })).max(60, 'allowed: up to 60 holes'),
+  holes: z
+    .array(
+      z.strictObject({
+        id,
+        ...place,
+        taken: z.strictObject({ x: Taken.optional(), y: Taken.optional() }).optional(),
+      }),
+    )
+    .max(60, 'allowed: up to 60 holes'),
   from: Provenance,
   readings: z.array(Reading).max(200, 'allowed: up to 200 readings'),
 });

@@ -124,13 +124,15 @@ describe('readings of an instrument', () => {
     expect(got).toHaveLength(1);
   });
 
-  it('start anew where another field was clicked into in between', async () => {
+  it('start anew on clicking in again, so that a bad one is not averaged in; far apart they say so', async () => {
     await show();
     click();
     await send('6.35 mm');
-    TestBed.inject(Bench).landing.set(null);
+    await send('9.35 mm');
+    expect(fixture.nativeElement.querySelector('.how').textContent).toContain('readings differ, click in and read again');
     click();
-    await send('7 mm');
+    await send('6.37 mm');
+    expect(got.at(-1)).toMatchObject({ v: 6.37 });
     expect(got.at(-1)).not.toHaveProperty('readings');
   });
 

@@ -69,7 +69,7 @@ let count = 0;
       }
     </span>
     @if (how()) {
-      <span class="how">{{ how() }}</span>
+      <span class="how" [class.wide]="wide()">{{ how() }}{{ wide() ? ': readings differ, click in and read again' : '' }}</span>
     }
     @if (refusal(); as r) {
       <span class="error" [id]="id + '-error'" role="alert">{{ r.because }} — allowed: {{ r.allowed }}</span>
@@ -130,6 +130,10 @@ let count = 0;
       font-size: 12px;
       text-align: right;
       color: var(--ink-soft);
+    }
+    .wide {
+      color: #8a1408;
+      font-weight: 600;
     }
     .bad input {
       border: 2px solid #8a1408;
@@ -216,6 +220,13 @@ export class QuantityField implements Landing, OnDestroy {
     const by = this.value().with;
     return `median of ${r.length}, spread ${this.show(spread)}${by ? ` · ${by}` : ''}`;
   });
+  /** Readings of one thing that lie farther apart than any of the instruments scatters. */
+  protected readonly wide = computed(() => {
+    const r = this.readings();
+    const { dimension } = this.range();
+    if (r.length < 2 || (dimension !== 'length' && dimension !== 'angle')) return false;
+    return medianAndSpread(r).spread > (dimension === 'length' ? 1.5 : Math.PI / 180);
+  });
   /** Where it came from: "measured, caliper, 14 Mar 2026, 09:30". */
   protected readonly source = computed(() => {
     const { from, at, with: by } = this.value();
@@ -234,8 +245,9 @@ export class QuantityField implements Landing, OnDestroy {
     return this.label() || this.range().label;
   }
 
+  /** Clicked into: readings start anew, so that a bad one is read over and not averaged in. */
   protected pick(): void {
-    if (this.bench.landing() !== this) this.series.set([]);
+    this.series.set([]);
     this.bench.landing.set(this);
   }
 

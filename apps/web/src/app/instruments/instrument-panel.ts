@@ -59,7 +59,7 @@ const NAMES: Readonly<Record<InstrumentKind, string>> = { caliper: 'Caliper', ta
         </div>
         <p class="lands">
           @if (bench.landing(); as l) {
-            lands in <b>{{ l.name() }}</b>
+            lands in <b>{{ l.name() }}</b>; click into it again to read anew
           } @else {
             click into a field: the reading lands there
           }

@@ -53,7 +53,7 @@ export const mirrorPattern =
           side,
           from: 'assumed' as const,
           readings: [],
-          holes: from.holes.map((h) => ({ ...h, y: -h.y || 0 })),
+          holes: from.holes.map(({ id, x, y }) => ({ id, x, y: -y || 0 })),
         },
       ],
     }))(job);

@@ -162,7 +162,12 @@ describe('hole patterns', () => {
     await settle();
     expect(text('.warn')).toContain('H2 stands out: 6.0 mm off the others');
     expect(text('.verdict')).toContain('They miss by');
-    expect(desk.job()!.survey.patterns[1]!.holes[1]).toEqual({ id: 'H2', x: -45, y: 41 });
+    expect(desk.job()!.survey.patterns[1]!.holes[1]).toEqual({
+      id: 'H2',
+      x: -45,
+      y: 41,
+      taken: { y: { at: expect.stringMatching(/^\d{4}-/) } },
+    });
   });
 
   it('a different number of holes is refused in words', async () => {

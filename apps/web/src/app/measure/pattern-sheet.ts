@@ -138,14 +138,21 @@ export class PatternSheet {
     this.change('slots run', (p) => ({ ...p, along: along as Pattern['along'] }));
   }
 
-  protected place(v: number): Quantity {
-    return { v, text: formatQuantity(v, 'length', this.job().units), from: this.pattern()!.from };
+  protected place(h: Hole, axis: 'x' | 'y'): Quantity {
+    const text = formatQuantity(h[axis], 'length', this.job().units);
+    return { v: h[axis], text, from: this.pattern()!.from, ...h.taken?.[axis] };
   }
 
   protected moveHole(h: Hole, axis: 'x' | 'y', q: Quantity): void {
+    const { v, at, with: by, readings } = q;
+    const taken = { at: at ?? new Date().toISOString(), ...(by ? { with: by } : {}), ...(readings ? { readings } : {}) };
     this.change(
       h.id,
-      (p) => ({ ...p, from: 'measured', holes: p.holes.map((x) => (x.id === h.id ? { ...x, [axis]: q.v } : x)) }),
+      (p) => ({
+        ...p,
+        from: 'measured',
+        holes: p.holes.map((x) => (x.id === h.id ? { ...x, [axis]: v, taken: { ...x.taken, [axis]: taken } } : x)),
+      }),
       `${this.view.key()}.${h.id}.${axis}`,
     );
   }

@@ -9,7 +9,7 @@ import { formatQuantity } from '@core/units/format-quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';
 import { Desk } from '../job/desk';
 import type { Surveyed } from '../workers/messages';
-import { mirrorPattern } from './edits';
+import { changePattern } from './edits';
 import { SurveyView } from './survey-view';
 
 const ICONS: Readonly<Record<Remedy['kind'], string>> = {
@@ -142,17 +142,9 @@ export class PatternStudy {
   protected takeMirror(): void {
     const p = this.side()?.structure;
     if (p)
-      this.desk.change('pattern mirrored', (j) => {
-        const flipped = mirrorPattern(p, p.side)(j);
-        return {
-          ...flipped,
-          survey: {
-            ...flipped.survey,
-            patterns: flipped.survey.patterns.map((x) =>
-              x.of === p.of && x.side === p.side ? { ...x, id: p.id, from: p.from, readings: p.readings } : x,
-            ),
-          },
-        };
-      });
+      this.desk.change(
+        'pattern mirrored',
+        changePattern(p.id, (x) => ({ ...x, holes: x.holes.map((h) => ({ ...h, y: -h.y || 0 })) })),
+      );
   }
 }

@@ -214,7 +214,7 @@ export class SurveyPlan {
       holes: q.holes.map((h) => {
         if (h.id !== id) return h;
         const to = own(h);
-        return { ...h, x: tenth(to.x), y: tenth(to.y) };
+        return { id, x: tenth(to.x), y: tenth(to.y) };
       }),
     }));
   }
