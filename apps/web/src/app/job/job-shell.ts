@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, type OnDestroy } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
@@ -13,7 +14,7 @@ import { LoadPath } from '../load-path/load-path';
 import { WorkingPanel } from '../load-path/working-panel';
 import { ClashCard } from './clash-card';
 import { Desk } from './desk';
-import { jobActions } from './job.state';
+import { jobActions, jobFeature } from './job.state';
 import { Judge } from './judge';
 import { Traveller } from './traveller';
 
@@ -88,6 +89,13 @@ export class JobShell implements OnDestroy {
       this.desk.openLink.set('');
       this.store.dispatch(jobActions.open({ id: this.id() }));
     });
+    // Sent to the worker as the document changes, not after the page is drawn anew: the two then run side by side.
+    this.store
+      .select(jobFeature.selectJob)
+      .pipe(takeUntilDestroyed())
+      .subscribe((job) => {
+        if (job && !this.desk.preview()) this.judge.judge(job);
+      });
     effect(() => {
       const job = this.desk.shown();
       if (job) this.judge.judge(job);

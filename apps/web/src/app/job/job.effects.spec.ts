@@ -15,10 +15,15 @@ let store: Store;
 let http: HttpTestingController;
 const state = (): JobState => TestBed.runInInjectionContext(() => store.selectSignal(jobFeature.selectJobState))();
 const change = (name: string) => store.dispatch(jobActions.change({ job: named(name), did: name }));
-const put = () => http.expectOne({ method: 'PUT', url: at });
+/** The save asked for, once the keystroke is answered. */
+const put = () => {
+  jest.advanceTimersByTime(30);
+  return http.expectOne({ method: 'PUT', url: at });
+};
 const current = (j: Job, version: number) => ({ job: j, version, archived: false, updatedAt: '' });
 
 beforeEach(() => {
+  jest.useFakeTimers();
   sessionStorage.clear();
   TestBed.configureTestingModule({
     providers: [
@@ -34,7 +39,10 @@ beforeEach(() => {
   store.dispatch(jobActions.open({ id: job.id }));
   http.expectOne(at).flush(current(job, 1));
 });
-afterEach(() => http.verify());
+afterEach(() => {
+  http.verify();
+  jest.useRealTimers();
+});
 
 it('opens a job', () => expect(state()).toMatchObject({ status: 'ready', version: 1, save: 'saved' }));
 
@@ -73,9 +81,11 @@ it('one save at a time: what changed meanwhile goes next, the newest only, over 
 it('two changes in one breath are one save, not two that would clash with each other', () => {
   change('One');
   change('Two');
+  jest.advanceTimersByTime(30);
   const requests = http.match({ method: 'PUT', url: at });
   expect(requests).toHaveLength(1);
   requests[0]!.flush({ version: 2 });
+  jest.advanceTimersByTime(30);
   http.match({ method: 'PUT', url: at }).forEach((r) => r.flush({ version: 3 }));
   expect(state().save).toBe('saved');
   expect(state().base!.name).toBe('Two');
@@ -99,14 +109,12 @@ it('undo is saved too', () => {
 });
 
 it('where the server is gone it says so and tries again by itself', () => {
-  jest.useFakeTimers();
   change('One');
   put().error(new ProgressEvent('error'));
   expect(state().save).toBe('offline');
   jest.advanceTimersByTime(3100);
   put().flush({ version: 2 });
   expect(state().save).toBe('saved');
-  jest.useRealTimers();
 });
 
 it('a refused save says why and is not tried again by itself', () => {
@@ -133,6 +141,7 @@ it('a save that would overwrite another tab’s becomes a clash with the two mer
 it('keeps the steps in the tab as they are made', () => {
   change('One');
   put().flush({ version: 2 });
+  jest.advanceTimersByTime(30);
   const kept = JSON.parse(sessionStorage.getItem(sessionStorage.key(0)!)!);
   expect(kept).toMatchObject({ version: 2, settled: { name: 'One' } });
   expect(kept.past).toHaveLength(1);

@@ -2,13 +2,15 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { createAction, props, Store } from '@ngrx/store';
-import { catchError, concatMap, delay, filter, map, of, switchMap, take, tap, withLatestFrom } from 'rxjs';
+import { catchError, concatMap, debounceTime, delay, filter, map, of, switchMap, take, tap, timer, withLatestFrom } from 'rxjs';
 import { mergeJobs } from '@core/formats/merge-jobs';
 import { failureText, JobApi, type StoredJob } from './job-api';
 import { jobActions, jobFeature } from './job.state';
 import { keepHistory, keptHistory } from './kept-history';
 
 const RETRY_AFTER = 3000;
+/** Keeping and saving wait until the keystroke is answered on the page, ms; a crash in between loses that keystroke only. */
+const AFTER_FRAME = 25;
 
 /** Raised by a save that was refused because the version moved on. */
 const clashFound = createAction('[Job] clash found', props<{ current: StoredJob }>());
@@ -41,7 +43,8 @@ export class JobEffects {
       filter((s) => s.save === 'waiting'),
       // Looked at again when its turn comes: the save before may have taken the same change with it.
       concatMap(() =>
-        this.state.pipe(
+        timer(AFTER_FRAME).pipe(
+          switchMap(() => this.state),
           take(1),
           filter((s) => s.save === 'waiting' && s.settled !== null),
           tap(() => this.store.dispatch(jobActions.saveStarted())),
@@ -86,6 +89,8 @@ export class JobEffects {
     () =>
       this.state.pipe(
         filter((s) => s.status === 'ready' && s.job === s.settled),
+        // The steps are long to write, and one writing serves several changes of state.
+        debounceTime(AFTER_FRAME),
         tap(keepHistory),
       ),
     { dispatch: false },

@@ -19,6 +19,7 @@ export class Judge {
 
   private readonly worker = startJudge();
   private workingTicket = 0;
+  private asked: Job | null = null;
   private readonly queue = new Newest<Job>((ticket, job) => this.post({ kind: 'evaluate', ticket, job }));
 
   constructor() {
@@ -26,7 +27,10 @@ export class Judge {
     this.worker.addEventListener('error', () => this.broken.set('The checking stopped; reload the page. Nothing is lost.'));
   }
 
+  /** The same job twice in a row is asked once. */
   judge(job: Job): void {
+    if (job === this.asked) return;
+    this.asked = job;
     this.queue.put(job);
   }
 
