@@ -3,12 +3,13 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { CHECKS } from '@core/checks/registry';
-import { Job } from '@core/job/schema';
+import { Job, VERSION } from '@core/job/schema';
+import { BUILDERS } from '@core/loads/registry';
 
 const DOCS = join(import.meta.dirname, '../docs');
 
 function schema(): string {
-  return `${JSON.stringify({ ...z.toJSONSchema(Job, { target: 'draft-2020-12', io: 'input' }), title: 'Mast Shoe job, version 1' }, null, 2)}\n`;
+  return `${JSON.stringify({ ...z.toJSONSchema(Job, { target: 'draft-2020-12', io: 'input' }), title: `Mast Shoe job, version ${VERSION}` }, null, 2)}\n`;
 }
 
 /** The table between the marks of methods.md. */
@@ -16,8 +17,28 @@ function methods(): string {
   const path = join(DOCS, 'methods.md');
   const text = readFileSync(path, 'utf8');
   const rows = CHECKS.map((c) => `| ${c.name} | ${c.element} | ${c.says} | ${c.source} | ${c.range} |`);
-  const table = ['| link | part | what must hold | source | range |', '| --- | --- | --- | --- | --- |', ...rows].join('\n');
-  return text.replace(/(<!-- checks -->\n)[\s\S]*?(\n<!-- end of checks -->)/, `$1${table}$2`);
+  const checks = ['| link | part | what must hold | source | range |', '| --- | --- | --- | --- | --- |', ...rows].join('\n');
+  return put(put(text, 'checks', checks), 'builders', builders());
+}
+
+const put = (text: string, name: string, table: string) =>
+  text.replace(
+    new RegExp(`(<!-- ${name} -->\\n)[\\s\\S]*?(\\n<!-- end of ${name} -->)`),
+    (_all, a: string, b: string) => `${a}${table}${b}`,
+  );
+
+/** Every family of fitting: what it yields, by which source, with which factors, and the figures it is held to. */
+function builders(): string {
+  const rows = BUILDERS.map((b) => {
+    const factors = Object.values(b.factors).map((f) => `${f.label} ${f.usual} (${f.source})`);
+    const worked = b.worked.map((w) => `${w.title}: ${w.source}`);
+    return `| ${b.name} | ${b.says} | ${b.source} | ${factors.join('; ') || 'none'} | ${worked.join('; ')} |`;
+  });
+  return [
+    '| builder | what it does | source | usual factors | worked outside the program |',
+    '| --- | --- | --- | --- | --- |',
+    ...rows,
+  ].join('\n');
 }
 
 const outputs = { 'job.schema.json': schema(), 'methods.md': methods() };
