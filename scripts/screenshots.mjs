@@ -12,7 +12,24 @@ const WINCH = '/job/core-sampler-winch';
 const VIEWS = {
   rack: { at: '/' },
   load: { at: `${WINCH}/load` },
+  'take-off': {
+    at: '/job/sensor-mast-foot/load',
+    first: (page) => page.getByRole('radio', { name: 'Take-off' }).click(),
+  },
+  envelope: { at: `${WINCH}/load`, first: (page) => page.getByRole('radio', { name: 'Envelope' }).click() },
   measure: { at: `${WINCH}/measure` },
+  patterns: {
+    at: '/job/fold-down-bench-left/measure?sheet=patterns',
+    async first(page) {
+      await page.getByRole('button', { name: /Structure, right/ }).click();
+      await page.locator('.remedy').first().waitFor();
+      await page.locator('ms-instruments button').first().click();
+      await page.getByLabel('Display').waitFor();
+    },
+  },
+  'as-built': { at: '/job/fold-down-bench-left/measure?sheet=as-built' },
+  behind: { at: `${WINCH}/measure?sheet=behind` },
+  'measure-next': { at: `${WINCH}/measure?sheet=next`, first: (page) => page.locator('ms-next table').waitFor() },
   'lay-out': { at: `${WINCH}/lay-out`, first: (page) => page.locator('[data-bolt=B2]').focus() },
   working: { at: '/job/sensor-mast-foot/lay-out', first: (page) => page.getByRole('button', { name: /^Plate bending/ }).click() },
   choose: {

@@ -202,6 +202,12 @@ function benchSurvey(empty: Survey): Survey {
       { id: 'C3', name: 'Foot to wheel arch', nominal: mm(95), tolerance: mm(3), left: measured(96) },
     ],
     diagonals: { rising: measured(106.2), falling: measured(105.6) },
+    shims: [
+      { ...at('S1', 88, 62), gap: measured(0, '0') },
+      { ...at('S2', -88, 62), gap: measured(0.4) },
+      { ...at('S3', -88, -62), gap: measured(1.5) },
+      { ...at('S4', 88, -62), gap: measured(0.9) },
+    ],
     access: { near: 'socket', far: 'spanner' },
   };
 }
