@@ -1,6 +1,9 @@
 import type { Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { baseHoleFor } from '../job/resolve';
+import { packersFor, surfaceOf } from '../survey/packers';
+import { formatQuantity } from '../units/format-quantity';
+import { isRefusal } from '../units/refusal';
 
 /** One hole of the drill list. x and y in mm from the plate's aft starboard corner, as marked out with a square and rule. */
 export interface DrillRow {
@@ -14,7 +17,20 @@ export interface DrillRow {
 
 const round2 = (v: number) => Math.round(v * 100) / 100;
 
+/** Packers under the bolts, where gaps were measured: what the fitter takes along. */
+function packerNotes(job: Job): ReadonlyMap<string, string> {
+  const { shims } = job.survey;
+  const surface = surfaceOf(shims);
+  if (isRefusal(surface)) return new Map();
+  return new Map(
+    packersFor(job.bolts.items, shims, surface)
+      .filter((p) => p.thickness >= 0.05)
+      .map((p) => [p.id, `packer ${formatQuantity(p.thickness, 'length', job.units)}${p.read ? '' : ' by the plane'}`]),
+  );
+}
+
 export function drillList(job: Job, r: Resolved): DrillRow[] {
+  const packers = packerNotes(job);
   return job.bolts.items.map((b) => {
     const hole = baseHoleFor(job, b, r.d);
     const inBase = r.bolts.find((p) => p.id === b.id)!.throughBase;
@@ -24,7 +40,12 @@ export function drillList(job: Job, r: Resolved): DrillRow[] {
       y: round2(b.y - job.plate.y0),
       diameter: round2(r.d0),
       fastener: `${r.size.id} ${r.grade.id}`,
-      note: inBase && hole ? `through base hole ${hole.id}` : job.far.kind === 'plate' ? 'stack-drill with backing plate' : '',
+      note: [
+        inBase && hole ? `through base hole ${hole.id}` : job.far.kind === 'plate' ? 'stack-drill with backing plate' : '',
+        packers.get(b.id) ?? '',
+      ]
+        .filter(Boolean)
+        .join('; '),
     };
   });
 }

@@ -1,3 +1,4 @@
+import { fromSheet } from '../units/quantity';
 import DxfParser from 'dxf-parser';
 import { cautionsFor } from '../chain/cautions';
 import { resolved, testJob } from '../testing/test-job';
@@ -80,3 +81,16 @@ it('drill list measures from the aft starboard corner', () => {
 
 it('grip is the whole stack: washer 2 + plate 8 + skin 8 + backing 5 + washer 2', () =>
   expect(gripOf(resolved(testJob()), false)).toBe(25));
+
+it('the drill list names the packer under each bolt that needs one, by the gaps read there', () => {
+  const base = testJob();
+  const gaps = [0, 0.6, 2.4, 1.9];
+  const shims = base.bolts.items.map((b, i) => ({ id: `S${i + 1}`, x: b.x, y: b.y, gap: fromSheet(gaps[i]!, `${gaps[i]} mm`) }));
+  const job = { ...base, survey: { ...base.survey, shims } };
+  expect(drillList(job, resolved(job)).map((r) => r.note.replace('stack-drill with backing plate', 'stack'))).toEqual([
+    'stack',
+    'stack; packer 0.6 mm',
+    'stack; packer 2.4 mm',
+    'stack; packer 1.9 mm',
+  ]);
+});

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
 import type { RangeName } from '@core/job/ranges';
@@ -13,6 +13,7 @@ import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import { freeId } from '../load/edits';
 import { withSkinKind } from './edits';
+import { HoleRow } from './hole-row';
 
 type BaseKey = 'length' | 'width' | 'thickness' | 'hole' | 'slot';
 type SkinKey = 'thickness' | 'spanX' | 'spanY' | 'aft' | 'starboard' | 'bedModulus' | 'glass' | 'nearFace' | 'farFace' | 'wall';
@@ -22,7 +23,7 @@ const same = (list: readonly string[]): readonly Choice[] => list.map((value) =>
 /** The fitting’s own footprint, the skin under it and the bearers round it. */
 @Component({
   selector: 'ms-base-and-skin',
-  imports: [MatButton, MatIconButton, MatIcon, MatTooltip, PickField, QuantityField],
+  imports: [MatButton, MatIcon, HoleRow, MatTooltip, PickField, QuantityField],
   templateUrl: './base-and-skin.html',
   styleUrl: './sheet.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { MatButton, MatIconButton } from '@angular/material/button';
+import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { readPatternCsv } from '@core/formats/pattern-csv';
 import type { Job, Quantity } from '@core/job/schema';
@@ -13,6 +13,7 @@ import { Desk } from '../job/desk';
 import { freeId } from '../load/edits';
 import type { Surveyed } from '../workers/messages';
 import { addPattern, changePattern, changeSurvey, mirrorPattern } from './edits';
+import { HoleRow } from './hole-row';
 import { PatternStudy } from './pattern-study';
 import { ReadingsTable } from './readings-table';
 import { SurveyView } from './survey-view';
@@ -22,7 +23,7 @@ type Hole = Pattern['holes'][number];
 /** The fitting’s and the structure’s hole patterns, left and right, and whether they meet. */
 @Component({
   selector: 'ms-pattern-sheet',
-  imports: [MatButton, MatIconButton, MatIcon, CsvImport, PatternStudy, PickField, QuantityField, ReadingsTable],
+  imports: [MatButton, MatIcon, HoleRow, CsvImport, PatternStudy, PickField, QuantityField, ReadingsTable],
   templateUrl: './pattern-sheet.html',
   styleUrl: './sheet.scss',
   styles: `

@@ -1,4 +1,4 @@
-import { Injectable, signal } from '@angular/core';
+import { Injectable, signal, type OnDestroy } from '@angular/core';
 import type { Job } from '@core/job/schema';
 import type { FromSurveyor, Surveyed } from '../workers/messages';
 import { Newest } from '../workers/newest';
@@ -6,7 +6,7 @@ import { startSurveyor } from '../workers/start';
 
 /** What was measured, worked out in a worker while the stage is open. */
 @Injectable()
-export class Surveyor {
+export class Surveyor implements OnDestroy {
   readonly found = signal<Surveyed | null>(null);
   /** The job that `found` is about. */
   readonly about = signal<Job | null>(null);

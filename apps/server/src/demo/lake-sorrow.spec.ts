@@ -1,0 +1,67 @@
+import { evaluate } from '@core/chain/evaluate';
+import { whatToMeasure } from '@core/chain/sensitivity';
+import { readJob, writeJob } from '@core/formats/read-job';
+import { Job } from '@core/job/schema';
+import { oneSidedOf } from '@core/survey/as-built';
+import { remediesFor } from '@core/options/remedies';
+import { isRefusal } from '@core/units/refusal';
+import { studySide } from '@core/survey/patterns';
+import { packersFor, surfaceOf } from '@core/survey/packers';
+import { DEMO_JOBS } from './lake-sorrow';
+
+const job = (id: string): Job => DEMO_JOBS.find((j) => j.id === id)!;
+const states = Object.fromEntries(DEMO_JOBS.map((j) => [j.id, evaluate(j).state]));
+
+it.each(DEMO_JOBS.map((j) => [j.name, j] as const))(
+  '%s: a whole document that computes, writes and reads back the same',
+  (_n, j) => {
+    expect(Job.safeParse(j).error?.issues).toBeUndefined();
+    expect(readJob(writeJob(j))).toEqual({ job: j });
+    const v = evaluate(j);
+    expect(v.refusals).toEqual([]);
+    expect(v.cases.length).toBeGreaterThan(0);
+  },
+);
+
+it('each makes its lesson visible', () => {
+  expect(states).toEqual({
+    'core-sampler-winch': 'fails',
+    'fold-down-bench-left': 'sound',
+    'sensor-mast-foot': 'sound',
+    'stay-plate-port': 'tight',
+    // A hollow section's own checks are not built: not shown to hold, never sound.
+    'tow-receiver-lorry': 'refused',
+    'damper-tab-trailer': 'sound',
+    'buoy-lifting-eye': 'sound',
+    'dive-ladder-top': 'sound',
+  });
+  expect(evaluate(job('core-sampler-winch')).weakest).toBe('washer-crush');
+});
+
+it('the three schools are all in use', () =>
+  expect(new Set(DEMO_JOBS.map((j) => j.practice.school))).toEqual(new Set(['working', 'limit', 'proof'])));
+
+describe('the bench seats, a left and right pair', () => {
+  const bench = job('fold-down-bench-left');
+  it('the left meets in its slots; the right misses, and an adapter plate holds', () => {
+    const left = studySide(bench, 'left').meeting!;
+    const right = studySide(bench, 'right');
+    expect(isRefusal(left) ? left : left.meets).toBe(true);
+    expect(isRefusal(right.meeting!) ? right.meeting : right.meeting!.meets).toBe(false);
+    const adapter = remediesFor(bench, right).find((r) => r.kind === 'adapter')!;
+    expect(adapter.not).toBe('');
+    expect(adapter.verdict!.state).toBe('sound');
+  });
+  it('one dimension is out, one was measured on one side only, and the packers are by their gaps', () => {
+    expect(oneSidedOf(bench.survey).map((c) => c.name)).toEqual(['Foot to wheel arch']);
+    const surface = surfaceOf(bench.survey.shims);
+    if (isRefusal(surface)) throw new Error(surface.because);
+    expect(packersFor(bench.bolts.items, bench.survey.shims, surface).map((p) => p.thickness)).toEqual([0, 0.4, 1.5, 0.9]);
+  });
+});
+
+it('the mast’s weight is a take-off, its snow assumed and known to move the result', () => {
+  const mast = job('sensor-mast-foot');
+  expect(mast.loads[0]!.parts.map((p) => p.kind)).toContain('snow');
+  expect(whatToMeasure(mast).map((s) => s.label)).toContain('Wind on the mast: Wet snow');
+});
