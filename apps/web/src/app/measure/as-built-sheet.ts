@@ -23,8 +23,10 @@ const NOT_YET: Quantity = { v: 0, text: '', from: 'assumed' };
   templateUrl: './as-built-sheet.html',
   styleUrl: './sheet.scss',
   styles: `
-    :host {
-      grid-template-rows: minmax(0, auto) minmax(0, 1fr);
+    @media (min-width: 1181px) {
+      :host {
+        grid-template-rows: minmax(0, auto) minmax(0, 1fr);
+      }
     }
     td ms-quantity {
       --quantity-width: 74px;
