@@ -2,7 +2,7 @@ import { expect, test } from './shop';
 
 test('every family of fitting has a builder, and its worked example comes out at the figure of its source', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByRole('button', { name: 'New job', exact: true }).click();
   await expect(page).toHaveURL(/\/load$/);
   await page.getByRole('button', { name: 'Add a load' }).first().click();
   const kinds = page.getByRole('dialog').locator('li button');
@@ -27,7 +27,7 @@ test('every family of fitting has a builder, and its worked example comes out at
 
 test('a take-off from a table with bad lines, and loads combined; the school says what it moved', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByRole('button', { name: 'New job', exact: true }).click();
   const add = async (name: RegExp) => {
     await page.getByRole('button', { name: 'Add a load' }).first().click();
     await page.getByRole('dialog').getByRole('button', { name }).click();

@@ -44,7 +44,11 @@ export async function openStage(page: Page, id: string, stage: string): Promise<
 }
 
 export const weakest = (page: Page): Locator => page.locator('ms-load-path button.weakest .name');
-export const saved = (page: Page): Promise<void> => expect(page.locator('header .save')).toHaveText('saved');
+/** Waits until what was just done is saved; the page is let draw first, so that it does not read what it said before. */
+export async function saved(page: Page): Promise<void> {
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  await expect(page.locator('header .save')).toHaveText('saved');
+}
 export const stored = async (page: Page, id: string) => (await (await page.request.get(`/api/jobs/${id}`)).json()).job;
 
 /** Chooses from a select of the job card by its label. */

@@ -39,5 +39,17 @@ export function roughCost(r: Resolved, corner: number): number {
   return metalCost + cut + holes + r.bolts.length * RATES.perBolt * (r.d ** 2 / 100) * dear;
 }
 
+/** Rough minutes to make and fit it, for comparing only (rates: common practice): thicker metal drills and cuts slower. */
+export function roughMinutes(r: Resolved): number {
+  const slow = (t: number) => 0.5 + t / 12;
+  const sheets = [r.plateThickness, ...(r.far.kind === 'plate' ? [r.far.thickness] : [])];
+  const edge = (2 * (widthOf(r.plate) + heightOf(r.plate))) / 1000;
+  const made = sheets.reduce(
+    (sum, t) => sum + slow(t) * (edge * RATES.minutesPerMetreCut + r.bolts.length * RATES.minutesPerHole),
+    0,
+  );
+  return made + r.bolts.length * (RATES.minutesPerBolt + RATES.minutesPerHole);
+}
+
 /** Mass of a whole job, or undefined while it is refused. */
 export const massOfJob = (job: Job, r: Resolved): number => massOf(r, job.plate.corner);

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { MOST_CRANK } from '@core/chain/crank';
 import type { Job } from '@core/job/schema';
 import { jobActions, jobFeature } from './job.state';
 
@@ -29,12 +30,28 @@ export class Desk {
   readonly openLink = signal('');
   /** Dimension lines on the plan. */
   readonly dimensions = signal(true);
+  /** How many times the load the chain is shown under; 1 is the load itself. */
+  readonly crank = signal(1);
+  readonly cranking = signal(false);
   /** Said to a screen reader. */
   readonly said = signal('');
 
   change(did: string, f: (job: Job) => Job, field?: string): void {
     const job = this.job();
     if (job) this.store.dispatch(jobActions.change({ job: f(job), did, field }));
+  }
+
+  /** Turns the crank, within nothing and three times the load. */
+  turn(to: number): void {
+    const k = Math.min(MOST_CRANK, Math.max(0, Math.round(to * 100) / 100));
+    this.cranking.set(true);
+    this.crank.set(k);
+    this.said.set(`${k.toFixed(2)} times the load`);
+  }
+
+  letGoOfCrank(): void {
+    this.cranking.set(false);
+    this.crank.set(1);
   }
 
   leaveField(): void {

@@ -87,6 +87,7 @@ export class JobShell implements OnDestroy {
     effect(() => {
       this.desk.picked.set(null);
       this.desk.openLink.set('');
+      this.desk.letGoOfCrank();
       this.store.dispatch(jobActions.open({ id: this.id() }));
     });
     // Sent to the worker as the document changes, not after the page is drawn anew: the two then run side by side.

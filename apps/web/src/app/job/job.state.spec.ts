@@ -188,4 +188,26 @@ describe('coming back after a reload or a crash', () => {
     expect(s.job).toEqual(bolted(95));
     expect(s.clash!.merge.conflicts.map((c) => c.path)).toEqual([]);
   });
+
+  it('where what is there is our own save, whose answer the page did not live to hear, nobody else changed anything', () => {
+    // Old (version 2) was changed to `job`, which was on its way to the server, and then on to 95.
+    const steps = [
+      { job: named('Old'), did: 'rename' },
+      { job, did: 'move' },
+    ];
+    const s = after(opened({ ...kept(bolted(95), 2, named('Old')), past: steps }));
+    expect(s).toMatchObject({ save: 'waiting', version: 3, clash: null, past: steps });
+    expect(s.job).toEqual(bolted(95));
+    const all = after(opened({ ...kept(job, 2, named('Old')), past: steps.slice(0, 1) }));
+    expect(all).toMatchObject({ save: 'saved', version: 3, clash: null });
+  });
+
+  it('another tab’s undo to a document older than ours rests on is not ours', () => {
+    // Ours: job, then Old (saved as version 2), then 95 unsaved; theirs went back to `job`.
+    const steps = [
+      { job, did: 'rename' },
+      { job: named('Old'), did: 'move' },
+    ];
+    expect(after(opened({ ...kept(bolted(95), 2, named('Old')), past: steps })).save).toBe('conflict');
+  });
 });

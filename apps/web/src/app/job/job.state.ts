@@ -88,6 +88,13 @@ export interface KeptHistory {
 const differ = (a: Job | null, b: Job | null) => a !== b && JSON.stringify(a) !== JSON.stringify(b);
 const waiting = (s: JobState): SaveState => (s.save === 'saving' || s.save === 'conflict' ? s.save : 'waiting');
 
+/** The documents a tab has been through since the version it rests on. */
+function stepsSince(kept: KeptHistory): Job[] {
+  const all = [...kept.past.map((p) => p.job), kept.settled];
+  const at = all.findLastIndex((j) => !differ(j, kept.base));
+  return at < 0 ? [kept.settled] : all.slice(at + 1);
+}
+
 function step(s: JobState, job: Job, did: string, field = ''): JobState {
   if (!s.settled || !differ(s.settled, job)) return { ...s, job: s.settled };
   const sameField = field !== '' && field === s.field;
@@ -124,6 +131,15 @@ export const jobFeature = createFeature({
       const history = { past: kept.past, future: kept.future };
       // The server moved on. Nothing unsaved here: theirs stands. Otherwise the two are to be merged, never dropped.
       if (!differ(kept.settled, kept.base)) return differ(kept.settled, stored.job) ? fresh : { ...fresh, ...history };
+      // Our own save, whose answer the page did not live to hear: what is there is one of our steps since.
+      if (stepsSince(kept).some((j) => !differ(j, stored.job)))
+        return {
+          ...fresh,
+          ...history,
+          job: kept.settled,
+          settled: kept.settled,
+          save: differ(kept.settled, stored.job) ? 'waiting' : 'saved',
+        };
       const clash = { current: stored, merge: mergeJobs(kept.base, kept.settled, stored.job) };
       return {
         ...fresh,

@@ -66,3 +66,18 @@ it('stops its worker', () => {
   judge.stop();
   expect(worker().terminated).toBe(true);
 });
+
+it('what would clear a link is asked once the job is still, and an older answer is dropped', () => {
+  jest.useFakeTimers();
+  judge.explain(job('One'), 'plate-bending', 'L1-1');
+  judge.explain(job('Two'), 'plate-bending', 'L1-1');
+  expect(worker().waiting.map((m) => m.kind)).toEqual(['working', 'working']);
+  jest.advanceTimersByTime(200);
+  expect(worker().waiting.map((m) => m.kind)).toEqual(['working', 'working', 'clear']);
+  expect(judge.clearings()).toBeNull();
+  for (let i = 0; i < 3; i++) worker().answer();
+  expect(judge.clearings()).toEqual([]);
+  judge.explain(null, '', '');
+  expect(judge.clearings()).toBeNull();
+  jest.useRealTimers();
+});

@@ -1,9 +1,13 @@
 import { Injectable, signal } from '@angular/core';
 import type { LinkWorking, Verdict } from '@core/chain/evaluate';
 import type { Job } from '@core/job/schema';
+import type { Clearing } from '@core/options/clear';
 import type { FromJudge, ToJudge } from '../workers/messages';
 import { Newest } from '../workers/newest';
 import { startJudge } from '../workers/start';
+
+/** How long nothing has to change before what would clear a link is worked out, ms. */
+const STILL = 150;
 
 /**
  * The chain, judged in a worker. One job is under way at a time and the newest waits; answers to older ones are dropped,
@@ -15,10 +19,13 @@ export class Judge {
   /** The job that `verdict` is about. */
   readonly judged = signal<Job | null>(null);
   readonly working = signal<LinkWorking | undefined>(undefined);
+  /** What would clear the open link; null while it is being worked out. */
+  readonly clearings = signal<readonly Clearing[] | null>(null);
   readonly broken = signal('');
 
   private readonly worker = startJudge();
   private workingTicket = 0;
+  private still: ReturnType<typeof setTimeout> | undefined;
   private asked: Job | null = null;
   private readonly queue = new Newest<Job>((ticket, job) => this.post({ kind: 'evaluate', ticket, job }));
 
@@ -34,14 +41,22 @@ export class Judge {
     this.queue.put(job);
   }
 
-  /** Asks for the working of one link in one case; `undefined` clears it. */
+  /** Asks for the working of one link in one case, and for what would clear it; no link clears both. */
   explain(job: Job | null, link: string, caseId: string): void {
     const ticket = ++this.workingTicket;
-    if (!job || !link) this.working.set(undefined);
-    else this.post({ kind: 'working', ticket, job, link, caseId });
+    clearTimeout(this.still);
+    this.clearings.set(null);
+    if (!job || !link) {
+      this.working.set(undefined);
+      return;
+    }
+    this.post({ kind: 'working', ticket, job, link, caseId });
+    // Tens of evaluations: not while something is dragged, only once it is still.
+    this.still = setTimeout(() => this.post({ kind: 'clear', ticket, job, link }), STILL);
   }
 
   stop(): void {
+    clearTimeout(this.still);
     this.worker.terminate();
   }
 
@@ -52,6 +67,10 @@ export class Judge {
   private take(m: FromJudge): void {
     if (m.kind === 'working') {
       if (m.ticket === this.workingTicket) this.working.set(m.working);
+      return;
+    }
+    if (m.kind === 'clear') {
+      if (m.ticket === this.workingTicket) this.clearings.set(m.clearings);
       return;
     }
     const job = this.queue.answered(m.ticket);

@@ -7,13 +7,17 @@ import { classesFor } from '@core/stock/fastener-classes';
 import { FASTENER_SIZES, fastenerSize } from '@core/stock/fasteners';
 import { INCH_PLATE, MM_PLATE, nextThickness } from '@core/stock/plate-thicknesses';
 import { Desk } from '../job/desk';
-import { addBolt, mirrored, withSize } from '../layout/edits';
+import { addBolt } from '@core/options/add-bolt';
+import { mirrored, withSize } from '../layout/edits';
 import type { CommandId } from './commands';
 
-/** Does what a key, a button or the command box asks, on the open job. */
 /** The three schools in turn. */
 const NEXT_SCHOOL = { working: 'limit', limit: 'proof', proof: 'working' } as const;
 
+/** One turn of the crank by key. */
+const TURN = 0.1;
+
+/** Does what a key, a button or the command box asks, on the open job. */
 @Injectable()
 export class Commands {
   private readonly desk = inject(Desk);
@@ -52,6 +56,12 @@ export class Commands {
           ...j,
           practice: { ...j.practice, school: NEXT_SCHOOL[j.practice.school] },
         }));
+      case 'crank-up':
+        return this.desk.turn(this.desk.crank() + TURN);
+      case 'crank-down':
+        return this.desk.turn(this.desk.crank() - TURN);
+      case 'crank-back':
+        return this.desk.letGoOfCrank();
       case 'rules':
         return this.change('rules', (j) => ({
           ...j,

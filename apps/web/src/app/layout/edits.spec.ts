@@ -3,7 +3,8 @@ import { evaluate } from '@core/chain/evaluate';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { testJob } from '@core/testing/test-job';
-import { addBolt, freeBoltId, mirrored, moveBolt, moveEdge, snapBolt, snapEdge, withSize } from './edits';
+import { addBolt, freeBoltId } from '@core/options/add-bolt';
+import { mirrored, moveBolt, moveEdge, snapBolt, snapEdge, withSize } from './edits';
 
 const job = testJob();
 const bolt = (j: typeof job, id: string) => j.bolts.items.find((b) => b.id === id)!;

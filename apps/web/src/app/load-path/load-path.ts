@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { cranked } from '@core/chain/crank';
 import type { Link, Verdict } from '@core/chain/evaluate';
 import type { Element } from '@core/checks/check';
 import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
+import { Crank } from './crank';
 
 const PARTS: Readonly<Record<Element, string>> = {
   base: 'base',
@@ -15,6 +17,7 @@ const PARTS: Readonly<Record<Element, string>> = {
 /** The chain of links from fitting to structure along the foot; the weakest is drawn parting. */
 @Component({
   selector: 'ms-load-path',
+  imports: [Crank],
   template: `
     @if (verdict(); as v) {
       @if (v.refusals.length > 0) {
@@ -32,6 +35,9 @@ const PARTS: Readonly<Record<Element, string>> = {
           </ul>
         </div>
       } @else {
+        @if (desk.cranking()) {
+          <ms-crank [verdict]="v" />
+        }
         <ol aria-label="Load path, from fitting to structure">
           @for (l of links(); track l.id) {
             <li [style.--u]="l.utilisation">
@@ -46,7 +52,7 @@ const PARTS: Readonly<Record<Element, string>> = {
               >
                 <span class="part">{{ parts[l.element] }}</span>
                 <svg viewBox="0 0 100 30" aria-hidden="true">
-                  @if (l.id === v.weakest && l.state !== 'sound') {
+                  @if ((l.id === v.weakest && l.state !== 'sound') || (turned() && l.state === 'fails')) {
                     <path class="metal" [attr.stroke-width]="thick(l)" d="M42 5H17a10 10 0 0 0 0 20H38" />
                     <path class="metal" [attr.stroke-width]="thick(l)" d="M58 5H83a10 10 0 0 1 0 20H54" />
                     <path class="crack" d="M47 1l3 8-5 4 6 4-4 5 3 7" />
@@ -215,7 +221,13 @@ export class LoadPath {
   readonly verdict = input.required<Verdict | null>();
   protected readonly parts = PARTS;
   protected readonly field = fieldWords;
-  protected readonly links = computed(() => this.verdict()?.links ?? []);
+  /** As the crank has them: the load itself, or so many times it. */
+  protected readonly links = computed(() => {
+    const k = this.desk.crank();
+    const links = this.verdict()?.links ?? [];
+    return k === 1 ? links : links.map((l) => cranked(l, k));
+  });
+  protected readonly turned = computed(() => this.desk.crank() !== 1);
 
   /** Thicker metal, more in hand: 9 at no load down to 2 at and over capacity. */
   protected thick(l: Link): number {

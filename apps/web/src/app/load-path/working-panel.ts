@@ -6,12 +6,13 @@ import type { Verdict } from '@core/chain/evaluate';
 import { showAmount } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
+import { ClearingsList } from './clearings-list';
 import { StepsList } from './steps-list';
 
 /** The working of one link: formula, numbers put in, result, source, range, cautions, and every case. */
 @Component({
   selector: 'ms-working',
-  imports: [MatIconButton, MatIcon, StepsList],
+  imports: [MatIconButton, MatIcon, ClearingsList, StepsList],
   template: `
     @if (link(); as l) {
       <header>
@@ -35,6 +36,9 @@ import { StepsList } from './steps-list';
             <span class="note">{{ l.at }} · {{ l.caseName }}</span>
           </span>
         </div>
+      }
+      @if (l.state === 'fails' || l.state === 'tight') {
+        <ms-clearings [link]="l" />
       }
       @if (judge.working(); as w) {
         @if (w.check.id === l.id) {

@@ -2,6 +2,7 @@ import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { evaluate } from '@core/chain/evaluate';
 import type { Job } from '@core/job/schema';
+import type { Clearing } from '@core/options/clear';
 import { Desk, type Picked } from '../job/desk';
 import { Judge } from '../job/judge';
 
@@ -12,6 +13,8 @@ export class TestDesk {
   readonly picked = signal<Picked | null>(null);
   readonly openLink = signal('');
   readonly dimensions = signal(true);
+  readonly crank = signal(1);
+  readonly cranking = signal(false);
   readonly said = signal('');
   readonly state = signal({ settled: null as Job | null, save: 'saved' });
   readonly did: string[] = [];
@@ -37,6 +40,16 @@ export class TestDesk {
     this.did.push(did);
   }
 
+  turn(to: number): void {
+    this.cranking.set(true);
+    this.crank.set(to);
+  }
+
+  letGoOfCrank(): void {
+    this.cranking.set(false);
+    this.crank.set(1);
+  }
+
   leaveField(): void {
     this.did.push('leave');
   }
@@ -47,6 +60,7 @@ export class TestJudge {
   readonly verdict = signal<ReturnType<typeof evaluate> | null>(null);
   readonly judged = signal<Job | null>(null);
   readonly working = signal(undefined);
+  readonly clearings = signal<readonly Clearing[] | null>(null);
   readonly broken = signal('');
 
   constructor(job: Job) {

@@ -1,4 +1,5 @@
 import { evaluate, workingOf } from '@core/chain/evaluate';
+import { whatClears } from '@core/options/clear';
 import { axesFor, tryStock, type Tally } from '@core/options/choose';
 import type { FromChooser, FromJudge, FromSurveyor, ToChooser, ToJudge, ToSurveyor } from '../workers/messages';
 import { surveyed } from '../workers/surveyed';
@@ -38,7 +39,9 @@ export function startJudge(): Worker {
   const worker = new HeldWorker<ToJudge, FromJudge>((m) =>
     m.kind === 'evaluate'
       ? { kind: 'evaluate', ticket: m.ticket, verdict: evaluate(m.job) }
-      : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
+      : m.kind === 'clear'
+        ? { kind: 'clear', ticket: m.ticket, link: m.link, clearings: whatClears(m.job, m.link) }
+        : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
   );
   started.judge.push(worker);
   return worker as unknown as Worker;

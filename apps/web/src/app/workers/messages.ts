@@ -1,6 +1,7 @@
 import type { LinkWorking, Verdict } from '@core/chain/evaluate';
 import type { Job } from '@core/job/schema';
 import type { Sensitivity } from '@core/chain/sensitivity';
+import type { Clearing } from '@core/options/clear';
 import type { SoundOption } from '@core/options/choose';
 import type { Remedy } from '@core/options/remedies';
 import type { Side } from '@core/job/survey';
@@ -11,10 +12,12 @@ import type { Refusal } from '@core/units/refusal';
 /** To and from the worker that judges the chain. */
 export type ToJudge =
   | { readonly kind: 'evaluate'; readonly ticket: number; readonly job: Job }
-  | { readonly kind: 'working'; readonly ticket: number; readonly job: Job; readonly link: string; readonly caseId: string };
+  | { readonly kind: 'working'; readonly ticket: number; readonly job: Job; readonly link: string; readonly caseId: string }
+  | { readonly kind: 'clear'; readonly ticket: number; readonly job: Job; readonly link: string };
 export type FromJudge =
   | { readonly kind: 'evaluate'; readonly ticket: number; readonly verdict: Verdict }
   | { readonly kind: 'working'; readonly ticket: number; readonly working: LinkWorking | undefined }
+  | { readonly kind: 'clear'; readonly ticket: number; readonly link: string; readonly clearings: readonly Clearing[] }
   | { readonly kind: 'broken'; readonly ticket: number; readonly message: string };
 
 /** To and from the worker that tries the stock. */

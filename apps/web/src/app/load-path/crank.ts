@@ -1,0 +1,97 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatIconButton } from '@angular/material/button';
+import { MatIcon } from '@angular/material/icon';
+import { MatSlider, MatSliderThumb } from '@angular/material/slider';
+import { lettingGo, MOST_CRANK } from '@core/chain/crank';
+import type { Verdict } from '@core/chain/evaluate';
+import { Desk } from '../job/desk';
+
+/** The load turned up: links let go in order, each at its multiple. */
+@Component({
+  selector: 'ms-crank',
+  imports: [MatIconButton, MatIcon, MatSlider, MatSliderThumb],
+  template: `
+    <div class="turn">
+      <label for="crank">Load turned to</label>
+      <output for="crank">{{ desk.crank().toFixed(2) }} ×</output>
+      <mat-slider [min]="0" [max]="most" [step]="0.05" [discrete]="false">
+        <input
+          id="crank"
+          matSliderThumb
+          aria-label="Load, times what it is"
+          [value]="desk.crank()"
+          (valueChange)="desk.turn($event)"
+        />
+      </mat-slider>
+      <button
+        mat-icon-button
+        type="button"
+        aria-label="Load back to what it is, and put the crank away"
+        (click)="desk.letGoOfCrank()"
+      >
+        <mat-icon>close</mat-icon>
+      </button>
+    </div>
+    <ol aria-label="Links in the order in which they let go">
+      @for (g of order(); track g.id) {
+        <li [class.gone]="g.at < desk.crank()">
+          <b>{{ g.at.toFixed(2) }} ×</b> {{ g.name }}{{ g.at < desk.crank() ? ', gone' : '' }}
+        </li>
+      }
+    </ol>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: minmax(300px, 380px) minmax(0, 1fr);
+      gap: 14px;
+      align-items: center;
+      padding: 2px 14px;
+      border-bottom: 1px solid var(--rule-strong);
+      background: var(--paper);
+    }
+    .turn {
+      display: flex;
+      align-items: center;
+      gap: 10px;
+      font: 600 15px var(--label);
+    }
+    output {
+      min-width: 62px;
+      font: 600 22px/1 var(--label);
+      text-align: right;
+    }
+    mat-slider {
+      flex: 1;
+    }
+    ol {
+      display: flex;
+      gap: 4px;
+      margin: 0;
+      padding: 3px 0;
+      overflow-x: auto;
+      list-style: none;
+      white-space: nowrap;
+    }
+    li {
+      padding: 2px 8px;
+      border: 1px solid var(--rule-strong);
+      background: var(--card);
+      font-size: 12.5px;
+    }
+    li b {
+      font: 600 14px var(--label);
+    }
+    .gone {
+      border-color: #8a1408;
+      background: repeating-linear-gradient(135deg, #f3dccb 0 4px, #fbf8f0 4px 9px);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Crank {
+  protected readonly desk = inject(Desk);
+  readonly verdict = input.required<Verdict>();
+  protected readonly most = MOST_CRANK;
+  protected readonly order = computed(() => lettingGo(this.verdict()));
+}
