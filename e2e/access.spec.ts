@@ -18,7 +18,7 @@ for (const [name, stage] of [
       await page.locator('.tags li').first().waitFor();
     }
     if (stage === 'lay-out') {
-      await page.locator('ms-load-path button').first().click();
+      await page.locator('ms-load-path ol button').first().click();
       await page.locator('ms-working ms-steps').waitFor();
     }
     const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();

@@ -23,7 +23,10 @@ export function massOf(r: Resolved, corner: number): number {
     const rod = (Math.PI / 4) * r.d ** 2 * (gripOf(r, b.throughBase) + 2 * r.size.pitch);
     return sum + (rod + hexagon * (r.size.headHeight + r.size.nutHeight)) * STEEL_DENSITY;
   }, 0);
-  return plate + backing + bolts;
+  const ring = (outside: number, t: number) => (Math.PI / 4) * (outside ** 2 - r.d ** 2) * t * STEEL_DENSITY;
+  const far = r.far.kind === 'plate' ? r.size.washer : r.far;
+  const washers = n * (ring(r.size.washer.outside, r.size.washer.thickness) + ring(far.outside, far.thickness));
+  return plate + backing + bolts + washers;
 }
 
 /** Rough cost in the shop's money, for comparing only (rates: common practice). */
@@ -36,7 +39,8 @@ export function roughCost(r: Resolved, corner: number): number {
   const cut = ((widthOf(r.plate) + heightOf(r.plate)) / 500) * RATES.perMetreCut * sheets;
   const holes = r.bolts.length * RATES.perHole * (sheets + 1);
   const dear = r.grade.stainless ? RATES.stainlessBolt : r.grade.fub > 850 ? RATES.strongBolt : 1;
-  return metalCost + cut + holes + r.bolts.length * RATES.perBolt * (r.d ** 2 / 100) * dear;
+  const large = r.far.kind === 'washer' && r.far.outside > r.size.washer.outside ? r.bolts.length * RATES.largeWasher : 0;
+  return metalCost + cut + holes + large + r.bolts.length * RATES.perBolt * (r.d ** 2 / 100) * dear;
 }
 
 /** Rough minutes to make and fit it, for comparing only (rates: common practice): thicker metal drills and cuts slower. */

@@ -9,6 +9,7 @@ export const RATES = {
   perBolt: 0.9,
   stainlessBolt: 3,
   strongBolt: 1.3,
+  largeWasher: 0.4,
   /** Minutes at the bench: marking, drilling and dressing a hole through one sheet; a metre of cut edge; fitting a bolt. */
   minutesPerHole: 5,
   minutesPerMetreCut: 12,

@@ -14,7 +14,7 @@ async function show(job: Job) {
   fixture.componentRef.setInput('verdict', evaluate(job));
   await fixture.whenStable();
   const host = fixture.nativeElement as HTMLElement;
-  return { host, fixture, links: [...host.querySelectorAll<HTMLButtonElement>('button')] };
+  return { host, fixture, links: [...host.querySelectorAll<HTMLButtonElement>('ol button')] };
 }
 
 it('draws every link in section order, and names the weakest once', async () => {

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatIcon } from '@angular/material/icon';
+import { MatTooltip } from '@angular/material/tooltip';
 import { cranked } from '@core/chain/crank';
 import type { Link, Verdict } from '@core/chain/evaluate';
 import type { Element } from '@core/checks/check';
@@ -17,7 +19,7 @@ const PARTS: Readonly<Record<Element, string>> = {
 /** The chain of links from fitting to structure along the foot; the weakest is drawn parting. */
 @Component({
   selector: 'ms-load-path',
-  imports: [Crank],
+  imports: [Crank, MatIcon, MatTooltip],
   template: `
     @if (verdict(); as v) {
       @if (v.refusals.length > 0) {
@@ -38,64 +40,76 @@ const PARTS: Readonly<Record<Element, string>> = {
         @if (desk.cranking()) {
           <ms-crank [verdict]="v" />
         }
-        <ol aria-label="Load path, from fitting to structure">
-          @for (l of links(); track l.id) {
-            <li [style.--u]="l.utilisation">
-              <button
-                type="button"
-                [class]="l.state.replace(' ', '-')"
-                [class.weakest]="l.id === v.weakest"
-                [class.open]="l.id === desk.openLink()"
-                [attr.aria-pressed]="l.id === desk.openLink()"
-                [attr.aria-label]="spoken(l, v)"
-                (click)="toggle(l)"
-              >
-                <span class="part">{{ parts[l.element] }}</span>
-                <svg viewBox="0 0 100 30" aria-hidden="true">
-                  @if ((l.id === v.weakest && l.state !== 'sound') || (turned() && l.state === 'fails')) {
-                    <path class="metal" [attr.stroke-width]="thick(l)" d="M42 5H17a10 10 0 0 0 0 20H38" />
-                    <path class="metal" [attr.stroke-width]="thick(l)" d="M58 5H83a10 10 0 0 1 0 20H54" />
-                    <path class="crack" d="M47 1l3 8-5 4 6 4-4 5 3 7" />
-                  } @else if (l.id === v.weakest) {
-                    <path class="metal" [attr.stroke-width]="thick(l)" d="M46 5H17a10 10 0 0 0 0 20H83a10 10 0 0 0 0-20H54" />
-                  } @else {
-                    <rect
-                      class="metal"
-                      [attr.stroke-width]="thick(l)"
-                      x="7"
-                      y="5"
-                      width="86"
-                      height="20"
-                      rx="10"
-                      [attr.stroke-dasharray]="l.state === 'refused' || l.state === 'not needed' ? '4 4' : null"
-                    />
-                  }
-                </svg>
-                <span class="name">{{ l.name }}</span>
-                <span class="value">
-                  @switch (l.state) {
-                    @case ('refused') {
-                      refused
+        <div class="row">
+          <button
+            type="button"
+            class="turn"
+            [attr.aria-pressed]="desk.cranking()"
+            aria-label="Turn the load up"
+            matTooltip="Turn the load up and see what lets go in which order (+ and −)"
+            (click)="desk.cranking() ? desk.letGoOfCrank() : desk.turn(1)"
+          >
+            <mat-icon aria-hidden="true">speed</mat-icon>turn up
+          </button>
+          <ol aria-label="Load path, from fitting to structure">
+            @for (l of links(); track l.id) {
+              <li [style.--u]="l.utilisation">
+                <button
+                  type="button"
+                  [class]="l.state.replace(' ', '-')"
+                  [class.weakest]="l.id === v.weakest"
+                  [class.open]="l.id === desk.openLink()"
+                  [attr.aria-pressed]="l.id === desk.openLink()"
+                  [attr.aria-label]="spoken(l, v)"
+                  (click)="toggle(l)"
+                >
+                  <span class="part">{{ parts[l.element] }}</span>
+                  <svg viewBox="0 0 100 30" aria-hidden="true">
+                    @if ((l.id === v.weakest && l.state !== 'sound') || (turned() && l.state === 'fails')) {
+                      <path class="metal" [attr.stroke-width]="thick(l)" d="M42 5H17a10 10 0 0 0 0 20H38" />
+                      <path class="metal" [attr.stroke-width]="thick(l)" d="M58 5H83a10 10 0 0 1 0 20H54" />
+                      <path class="crack" d="M47 1l3 8-5 4 6 4-4 5 3 7" />
+                    } @else if (l.id === v.weakest) {
+                      <path class="metal" [attr.stroke-width]="thick(l)" d="M46 5H17a10 10 0 0 0 0 20H83a10 10 0 0 0 0-20H54" />
+                    } @else {
+                      <rect
+                        class="metal"
+                        [attr.stroke-width]="thick(l)"
+                        x="7"
+                        y="5"
+                        width="86"
+                        height="20"
+                        rx="10"
+                        [attr.stroke-dasharray]="l.state === 'refused' || l.state === 'not needed' ? '4 4' : null"
+                      />
                     }
-                    @case ('not needed') {
-                      not needed
+                  </svg>
+                  <span class="name">{{ l.name }}</span>
+                  <span class="value">
+                    @switch (l.state) {
+                      @case ('refused') {
+                        refused
+                      }
+                      @case ('not needed') {
+                        not needed
+                      }
+                      @case ('fails') {
+                        lets go · {{ l.utilisation.toFixed(2) }}
+                      }
+                      @case ('tight') {
+                        tight · {{ l.utilisation.toFixed(2) }}
+                      }
+                      @default {
+                        {{ l.utilisation.toFixed(2) }}{{ l.id === v.weakest ? ' · weakest' : '' }}
+                      }
                     }
-                    @case ('fails') {
-                      lets go · {{ l.utilisation.toFixed(2) }}
-                    }
-                    @case ('tight') {
-                      tight · {{ l.utilisation.toFixed(2) }}
-                    }
-                    @default {
-                      {{ l.utilisation.toFixed(2) }}{{ l.id === v.weakest ? ' · weakest' : '' }}
-                    }
-                  }
-                </span>
-                <span class="band" aria-hidden="true"></span>
-              </button>
-            </li>
-          }
-        </ol>
+                  </span>
+                  <span class="band" aria-hidden="true"></span>
+                </button>
+              </li>
+            }
+          </ol>
+        </div>
       }
     } @else {
       <p class="note waiting">Working out the load path …</p>
@@ -108,10 +122,31 @@ const PARTS: Readonly<Record<Element, string>> = {
       border-top: 2px solid var(--ink);
       background: var(--card);
     }
+    .row {
+      display: flex;
+    }
+    .row .turn {
+      display: flex;
+      flex: none;
+      flex-direction: column;
+      align-items: center;
+      justify-content: center;
+      gap: 4px;
+      width: 54px;
+      padding: 2px;
+      border-right: 1px solid var(--rule-strong);
+      font: 600 13.5px/1 var(--label);
+      text-align: center;
+    }
+    .turn[aria-pressed='true'] {
+      background: var(--accent-soft);
+    }
     ol {
       display: flex;
+      flex: 1;
+      min-width: 0;
       margin: 0;
-      padding: 0 6px;
+      padding: 0 6px 0 0;
       list-style: none;
       overflow-x: auto;
     }

@@ -163,7 +163,7 @@ export class WorkingPanel {
     this.desk.openLink.set('');
     this.host
       .closest('ms-job')
-      ?.querySelector<HTMLElement>('ms-load-path button[aria-pressed=true], ms-load-path button')
+      ?.querySelector<HTMLElement>('ms-load-path ol button[aria-pressed=true], ms-load-path ol button')
       ?.focus();
   }
 }
