@@ -1,4 +1,4 @@
-import { copyOf, expect, openStage, saved, test, weakest } from './shop';
+import { copyOf, expect, openStage, pick, saved, stored, test, weakest } from './shop';
 
 test('the core-sampler job goes from failing to sound through what is offered alone, each step undoable', async ({ page }) => {
   await page.goto('/');
@@ -46,4 +46,25 @@ test('the load turned up by key: links let go in the order of their multiples', 
   await expect(page.locator('ms-load-path button.fails').first()).toContainText('lets go');
   await page.locator('body').press('0');
   await expect(page.locator('ms-crank')).toHaveCount(0);
+});
+
+test('a class 8 nut on a 10.9 bolt is flagged at once, and what is offered clears it', async ({ page }) => {
+  await page.goto('/');
+  const id = await copyOf(page, 'damper-tab-trailer');
+  await openStage(page, id, 'lay-out');
+  const link = page.locator('ms-load-path ol button', { hasText: 'Nut class' });
+  await expect(link).toContainText('not needed');
+  await pick(page, 'Class', '10.9');
+  await saved(page);
+  // The class brings the nut that is sold with it; the weaker one has to be asked for.
+  expect((await stored(page, id)).bolts).toMatchObject({ class: '10.9', nut: '10' });
+  await pick(page, 'Nut', '8');
+  await expect(link).toContainText('lets go · 1.25');
+  await expect(page.locator('header .verdict')).toContainText('lets go');
+  await link.click();
+  await expect(page.locator('ms-working')).toContainText('strips on a 10.9 bolt before the bolt breaks');
+  await page.getByRole('button', { name: 'Take: nuts of class 10' }).click();
+  await expect(link).toContainText('not needed');
+  await saved(page);
+  expect((await stored(page, id)).bolts.nut).toBe('10');
 });

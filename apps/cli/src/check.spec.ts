@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { CHECKS } from '@core/checks/registry';
 import { writeJob } from '@core/formats/read-job';
 import { testJob } from '@core/testing/test-job';
 import { check } from './check';
@@ -19,7 +20,7 @@ it('a sound job: exit 0, every link, the weakest, the cautions', () => {
 it('as data: the same links with their numbers', () => {
   const data = JSON.parse(check(sound, true).text);
   expect(data.state).toBe('sound');
-  expect(data.links).toHaveLength(11);
+  expect(data.links).toHaveLength(CHECKS.length);
   expect(data.links.find((l: { id: string }) => l.id === data.weakest).utilisation).toBeCloseTo(1 / data.letsGoAt, 9);
 });
 

@@ -4,6 +4,8 @@ import { boltShear } from './bolt-shear';
 import { boltTension } from './bolt-tension';
 import type { Check } from './check';
 import { edgeAndPitch } from './edge-and-pitch';
+import { nutClassCheck } from './nut-class';
+import { nutThread } from './nut-thread';
 import { plateBearing } from './plate-bearing';
 import { plateBending } from './plate-bending';
 import { pullThrough } from './pull-through';
@@ -17,6 +19,8 @@ export const CHECKS: readonly Check[] = [
   boltTension,
   boltShear,
   boltCombined,
+  nutClassCheck,
+  nutThread,
   plateBending,
   plateBearing,
   edgeAndPitch,

@@ -1,4 +1,6 @@
+import type { Resolved } from '../job/resolve';
 import { formula } from '../working/formula';
+import type { Working } from '../working/steps';
 import { pullOn } from './bolt-strength';
 import { type BoltCheck, capacitiesOf, everyBolt, notApplicable, onSkin, worstBolt } from './check';
 import { farDiameter } from './far-bearing';
@@ -6,13 +8,13 @@ import { farDiameter } from './far-bearing';
 const AREA = formula('A_w', 'π/4·(d_m² − d_0²)', 'mm²');
 const F_CRUSH = formula('F_c.Rd', 'f_c·A_w/γ', 'N');
 
-const crushed: BoltCheck = {
-  demand: pullOn,
-  capacity(r, i, w) {
-    const A_w = w.of(AREA, { d_m: farDiameter(r, r.bolts[i]!, w), d_0: r.d0 });
-    return w.of(F_CRUSH, { f_c: r.skin.crush, A_w, γ: r.factors.onSkin });
-  },
-};
+/** What the skin under the washer or backing plate of bolt i takes before it crushes, N. */
+export function crushResistance(r: Resolved, i: number, w: Working): number {
+  const A_w = w.of(AREA, { d_m: farDiameter(r, r.bolts[i]!, w), d_0: r.d0 });
+  return w.of(F_CRUSH, { f_c: r.skin.crush, A_w, γ: r.factors.onSkin });
+}
+
+const crushed: BoltCheck = { demand: pullOn, capacity: crushResistance };
 const capacities = capacitiesOf(crushed);
 
 /** The skin crushed under the washer or backing plate that pulls against it. */

@@ -44,6 +44,7 @@ export function newJob(id: string, name: string, units: Job['units'] = 'mm'): Jo
     bolts: {
       size: 'M10',
       class: '8.8',
+      nut: '8',
       fit: 'medium',
       items: [
         { id: 'B1', x: 90, y: 80 },

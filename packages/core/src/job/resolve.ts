@@ -3,6 +3,7 @@ import { contains, heightOf, nearestEdge, nearestPoint, rectAbout, upright, widt
 import { fastenerClass, type FastenerClass } from '../stock/fastener-classes';
 import { fastenerSize, stressArea, type FastenerSize } from '../stock/fasteners';
 import { metal, type Metal } from '../stock/metals';
+import { nutClass, type NutClass } from '../stock/nuts';
 import { laminate, plywood, sheet, UNJUDGED, type SkinStrength } from '../stock/skins';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
@@ -34,6 +35,7 @@ export interface Resolved {
   readonly bolts: readonly PlacedBolt[];
   readonly size: FastenerSize;
   readonly grade: FastenerClass;
+  readonly nut: NutClass;
   readonly d: number;
   readonly d0: number;
   readonly As: number;
@@ -71,6 +73,11 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
         '4.6, 5.8, 8.8, 10.9, A2-70, A4-70, A4-80, Gr 2, Gr 5, Gr 8',
       ),
     );
+  const nut =
+    nutClass(job.bolts.nut) ??
+    no.push(
+      refuse('bolts.nut', `"${job.bolts.nut}" is not in the stock list`, '5, 8, 10, A2-70, A4-70, A4-80, Gr 2, Gr 5, Gr 8'),
+    );
   const plateMetal =
     metal(job.plate.metal) ??
     no.push(refuse('plate.metal', `"${job.plate.metal}" is not in the stock list`, 'a metal of the stock list'));
@@ -91,6 +98,7 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
   if (
     typeof size === 'number' ||
     typeof grade === 'number' ||
+    typeof nut === 'number' ||
     typeof plateMetal === 'number' ||
     typeof farMetal === 'number' ||
     typeof skin === 'number'
@@ -102,6 +110,14 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
         'bolts.class',
         `class ${grade.id} is not made in ${size.id}`,
         size.family === 'metric' ? '4.6 to 10.9, A2, A4 with metric bolts' : 'Gr 2, 5, 8 with inch bolts',
+      ),
+    );
+  if (size.family !== nut.family)
+    no.push(
+      refuse(
+        'bolts.nut',
+        `a class ${nut.id} nut is not made in ${size.id}`,
+        size.family === 'metric' ? '5, 8, 10, A2, A4' : 'Gr 2, 5, 8',
       ),
     );
   const d0 = size.hole[job.bolts.fit];
@@ -117,6 +133,7 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
     bolts: job.bolts.items.map((b) => ({ id: b.id, x: b.x, y: b.y, throughBase: contains(base, b) })),
     size,
     grade,
+    nut,
     d: size.d,
     d0,
     As: stressArea(size),

@@ -113,6 +113,7 @@ export const Job = z.strictObject({
   bolts: z.strictObject({
     size: z.string().max(20),
     class: z.string().max(20),
+    nut: z.string().max(20),
     fit: z.enum(['fine', 'medium', 'coarse']),
     items: z.array(Place).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} bolts`),
   }),

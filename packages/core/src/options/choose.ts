@@ -4,6 +4,7 @@ import { CHECKS } from '../checks/registry';
 import { casesOf } from '../loads/cases';
 import type { LoadCase } from '../loads/load-case';
 import { isResolved, resolve, type Resolved } from '../job/resolve';
+import { withClass } from '../job/bolt-class';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { share, type Shared } from '../sharing/share';
@@ -77,7 +78,7 @@ export function applyCombination(job: Job, c: Combination): Job {
   return {
     ...placed,
     plate: { ...placed.plate, thickness: fromSheet(c.thickness.thickness, c.thickness.text) },
-    bolts: { ...placed.bolts, class: c.grade },
+    bolts: withClass(placed.bolts, c.grade),
   };
 }
 
@@ -96,7 +97,7 @@ export function* tryStock(job: Job, axes: Axes): Generator<Tally, Tally> {
         const placed = withPattern(job, count, pitch, size);
         const shares = new Map<number, readonly Shared[] | undefined>();
         for (const grade of axes.classes) {
-          const r = resolve({ ...placed, bolts: { ...placed.bolts, class: grade } });
+          const r = resolve({ ...placed, bolts: withClass(placed.bolts, grade) });
           tried += axes.thicknesses.length;
           if (isResolved(r)) {
             const key = fastenerClass(grade)!.E;

@@ -1,10 +1,12 @@
 import { evaluate, TIGHT, type Link, type Verdict } from '../chain/evaluate';
 import { isResolved, resolve, type Resolved } from '../job/resolve';
+import { withClass } from '../job/bolt-class';
 import type { Far, Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { massOf, roughCost, roughMinutes } from '../shop/weight-and-cost';
 import { classesFor, fastenerClass } from '../stock/fastener-classes';
 import { FASTENER_SIZES, fastenerSize } from '../stock/fasteners';
+import { nutClass, nutsFor } from '../stock/nuts';
 import { metal, METALS } from '../stock/metals';
 import { INCH_PLATE, MM_PLATE, type PlateThickness } from '../stock/plate-thicknesses';
 import { formatQuantity } from '../units/format-quantity';
@@ -82,11 +84,15 @@ function boltChanges(job: Job): Change[] {
     .sort((a, b) => a.fub - b.fub);
   const sizes = FASTENER_SIZES.filter((s) => s.family === size.family && s.d > size.d).slice(0, 2);
   const more = [1, 2].reduce<Job[]>((all) => [...all, addBolt(all.at(-1) ?? job).job], []);
+  const nuts = nutsFor(size.family)
+    .filter((x) => x.stainless === grade.stainless && x.fub > (nutClass(bolts.nut)?.fub ?? 0))
+    .sort((a, b) => a.fub - b.fub);
   return [
+    ...nuts.map((x) => ({ kind: 'nut', words: `nuts of class ${x.id}`, job: { ...job, bolts: { ...bolts, nut: x.id } } })),
     ...classes.map((c) => ({
       kind: 'class',
       words: `bolts ${bolts.class} to ${c.id}`,
-      job: { ...job, bolts: { ...bolts, class: c.id } },
+      job: { ...job, bolts: withClass(bolts, c.id) },
     })),
     ...sizes.map((s) => ({ kind: 'size', words: `bolts ${bolts.size} to ${s.id}`, job: withPattern(job, n, 1, s.id) })),
     // Bolts through the base stand where its holes are.

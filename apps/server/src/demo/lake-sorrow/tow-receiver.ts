@@ -41,7 +41,7 @@ export function towReceiver(): Job {
       bedModulus: assumed(30_000, '30000 MPa'),
     },
     plate: { x0: -150, x1: 150, y0: -140, y1: 140, corner: 20, metal: 'S355', thickness: mm(12) },
-    bolts: { size: 'M12', class: '8.8', fit: 'medium', items: four(115, 105) },
+    bolts: { size: 'M12', class: '8.8', nut: '8', fit: 'medium', items: four(115, 105) },
     far: { kind: 'plate', metal: 'S355', thickness: mm(8) },
   };
 }

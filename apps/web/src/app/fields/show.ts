@@ -20,6 +20,7 @@ const PARTS: Readonly<Record<string, string>> = {
   'bolts.items': 'Bolts',
   'bolts.size': 'Fastener size',
   'bolts.class': 'Fastener class',
+  'bolts.nut': 'Nut class',
   'base.hole': RANGES.baseHole.label,
   'skin.aft': RANGES.aft.label,
   'skin.thickness': RANGES.skinThickness.label,

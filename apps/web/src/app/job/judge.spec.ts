@@ -1,3 +1,4 @@
+import { CHECKS } from '@core/checks/registry';
 import { testJob } from '@core/testing/test-job';
 import { started } from '../testing/workers';
 import { Judge } from './judge';
@@ -15,7 +16,7 @@ it('judges a job in the worker and says which one the answer is about', () => {
   judge.judge(one);
   expect(judge.verdict()).toBeNull();
   worker().answer();
-  expect(judge.verdict()!.links).toHaveLength(11);
+  expect(judge.verdict()!.links).toHaveLength(CHECKS.length);
   expect(judge.judged()).toBe(one);
 });
 

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { ActivatedRoute, Router } from '@angular/router';
+import { withClass } from '@core/job/bolt-class';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { classesFor } from '@core/stock/fastener-classes';
@@ -129,5 +130,5 @@ function nextClass(j: Job): Job {
   const family = fastenerSize(j.bolts.size)?.family ?? 'metric';
   const classes = classesFor(family);
   const at = classes.findIndex((c) => c.id === j.bolts.class);
-  return { ...j, bolts: { ...j.bolts, class: classes[(at + 1) % classes.length]!.id } };
+  return { ...j, bolts: withClass(j.bolts, classes[(at + 1) % classes.length]!.id) };
 }

@@ -1,3 +1,4 @@
+import { withClass } from '@core/job/bolt-class';
 import type { Job } from '@core/job/schema';
 import type { Side, Survey } from '@core/job/survey';
 import { classesFor } from '@core/stock/fastener-classes';
@@ -24,7 +25,7 @@ export function withSize(job: Job, id: string): Job {
   const family = fastenerSize(id)?.family ?? 'metric';
   const classes = classesFor(family);
   const grade = classes.some((c) => c.id === job.bolts.class) ? job.bolts.class : family === 'inch' ? 'Gr 5' : '8.8';
-  return { ...job, bolts: { ...job.bolts, size: id, class: grade } };
+  return { ...job, bolts: { ...withClass(job.bolts, grade), size: id } };
 }
 
 const flipY = <T extends { y: number }>(p: T): T => ({ ...p, y: p.y === 0 ? 0 : -p.y });

@@ -10,6 +10,7 @@ import { StackCard } from './stack-card';
 let fixture: ComponentFixture<StackCard>;
 let desk: TestDesk;
 const picks = () => fixture.debugElement.queryAll(By.directive(PickField)).map((d) => d.componentInstance as PickField);
+const host = () => fixture.nativeElement as HTMLElement;
 const labels = () => picks().map((p) => p.label());
 
 async function show(job: Job = testJob()) {
@@ -27,7 +28,7 @@ async function choose(label: string, value: string, nth = 0) {
 
 it('has plate, fasteners and far side', async () => {
   await show();
-  expect(labels()).toEqual(['Thickness', 'Metal', 'Size', 'Class', 'Hole', 'Under the nuts', 'Thickness', 'Metal']);
+  expect(labels()).toEqual(['Thickness', 'Metal', 'Size', 'Class', 'Nut', 'Hole', 'Under the nuts', 'Thickness', 'Metal']);
 });
 
 it('changes each part of the stack', async () => {
@@ -73,4 +74,22 @@ it('shows mass, rough cost and grip, and none of them for a layout that cannot b
   desk.change('empty', (j) => ({ ...j, bolts: { ...j.bolts, items: [] } }));
   await fixture.whenStable();
   expect(fixture.nativeElement.querySelector('dl')).toBeNull();
+});
+
+it('says which bolt, how much sticks out, and how hard to tighten; a soft skin limits it', async () => {
+  await show();
+  const rows = () =>
+    Object.fromEntries(
+      [...host().querySelectorAll('dt')].map((dt) => [dt.textContent!, dt.nextElementSibling!.textContent!.trim()] as const),
+    );
+  // M10: grip 25, nut 8.4, two threads: 36.4, so 40 mm; K·d·F = 0.2·10·0.75·580·58 = 50 N·m (by hand).
+  expect(rows()).toMatchObject({ Bolts: 'M10 × 40 mm, 6.6 mm out', 'Tighten to': '50 N·m' });
+  desk.change('laminate', (j) => ({
+    ...j,
+    far: { kind: 'washer' },
+    skin: { ...j.skin, kind: 'laminate', glass: j.skin.thickness } as Job['skin'],
+  }));
+  desk.change('glass', (j) => ({ ...j, skin: { ...j.skin, glass: fromSheet(0.35, '35 %') } as Job['skin'] }));
+  await fixture.whenStable();
+  expect(rows()['Tighten to']).toMatch(/^\d+ N·m, or the skin crushes$/);
 });

@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { withClass } from '@core/job/bolt-class';
 import type { Far, Job, Quantity } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
-import { isResolved, resolve } from '@core/job/resolve';
+import { isResolved, resolve, type Resolved } from '@core/job/resolve';
+import { byFriction, byNutFactor, crushTorque, FRICTION, lengthFor, NUT_FACTOR } from '@core/shop/tightening';
 import { massOfJob, roughCost, gripOf } from '@core/shop/weight-and-cost';
 import { classesFor } from '@core/stock/fastener-classes';
 import { FASTENER_SIZES, fastenerSize } from '@core/stock/fasteners';
 import { METALS, metal } from '@core/stock/metals';
+import { nutsFor } from '@core/stock/nuts';
 import { INCH_PLATE, MM_PLATE } from '@core/stock/plate-thicknesses';
 import { formatQuantity } from '@core/units/format-quantity';
 import { PickField, type Choice } from '../fields/pick-field';
@@ -44,6 +47,7 @@ const METAL_CHOICES: readonly Choice[] = METALS.map((m) => ({ value: m.id, label
         <h3>Fasteners, {{ job.bolts.items.length }}</h3>
         <ms-pick label="Size" [value]="job.bolts.size" [choices]="sizes" (changed)="size($event)" />
         <ms-pick label="Class" [value]="job.bolts.class" [choices]="classes()" (changed)="grade($event)" />
+        <ms-pick label="Nut" [value]="job.bolts.nut" [choices]="nuts()" (changed)="nut($event)" />
         <ms-pick label="Hole" [value]="job.bolts.fit" [choices]="holes()" (changed)="fit($event)" />
       </section>
       <section>
@@ -67,6 +71,10 @@ const METAL_CHOICES: readonly Choice[] = METALS.map((m) => ({ value: m.id, label
           <dd>{{ w.cost }}</dd>
           <dt>Grip</dt>
           <dd>{{ w.grip }}</dd>
+          <dt>Bolts</dt>
+          <dd>{{ w.bolt }}</dd>
+          <dt>Tighten to</dt>
+          <dd [title]="w.torqueTip">{{ w.torque }}</dd>
         </dl>
       }
     }
@@ -108,6 +116,9 @@ export class StackCard {
   protected readonly classes = computed((): readonly Choice[] =>
     classesFor(fastenerSize(this.desk.job()?.bolts.size ?? '')?.family ?? 'metric').map((c) => ({ value: c.id, label: c.id })),
   );
+  protected readonly nuts = computed((): readonly Choice[] =>
+    nutsFor(fastenerSize(this.desk.job()!.bolts.size)?.family ?? 'metric').map((n) => ({ value: n.id, label: n.id })),
+  );
   protected readonly holes = computed((): readonly Choice[] => {
     const job = this.desk.job();
     const size = fastenerSize(job?.bolts.size ?? '');
@@ -126,8 +137,26 @@ export class StackCard {
       mass: formatQuantity(massOfJob(job, r), 'mass', job.units),
       cost: `about ${roughCost(r, job.plate.corner).toFixed(0)}`,
       grip: formatQuantity(gripOf(r, through), 'length', job.units),
+      bolt: this.boltWords(r, through, job),
+      torque: this.torqueWords(r, job),
+      torqueTip: `T = K·d·F with K ${NUT_FACTOR} at 75 % of proof, for a joint taken apart again (common practice). By friction μ ${FRICTION} at 90 % of yield: ${formatQuantity(byFriction(r).torque, 'moment', job.units)} (VDI 2230).`,
     };
   });
+
+  /** "M8 × 50 mm, 6.3 mm out". */
+  private boltWords(r: Resolved, through: boolean, job: Job): string {
+    const { stock, needed, protrusion } = lengthFor(r, through);
+    if (!stock) return `none so long as ${formatQuantity(needed, 'length', job.units)}: studding`;
+    return `${r.size.id} × ${stock.text}, ${formatQuantity(protrusion, 'length', job.units)} out`;
+  }
+
+  private torqueWords(r: Resolved, job: Job): string {
+    const metal = byNutFactor(r);
+    const soft = crushTorque(r);
+    return soft && soft.torque < metal.torque
+      ? `${formatQuantity(soft.torque, 'moment', job.units)}, or the skin crushes`
+      : formatQuantity(metal.torque, 'moment', job.units);
+  }
 
   /** The stock list, with the present thickness in it even where it is not stock. */
   protected stock(now: string): readonly Choice[] {
@@ -159,7 +188,10 @@ export class StackCard {
     this.change(`fastener ${id}`, (j) => withSize(j, id));
   }
   protected grade(id: string): void {
-    this.change(`class ${id}`, (j) => ({ ...j, bolts: { ...j.bolts, class: id } }));
+    this.change(`class ${id}`, (j) => ({ ...j, bolts: withClass(j.bolts, id) }));
+  }
+  protected nut(id: string): void {
+    this.change(`nut class ${id}`, (j) => ({ ...j, bolts: { ...j.bolts, nut: id } }));
   }
   protected fit(fit: string): void {
     this.change(`${fit} holes`, (j) => ({ ...j, bolts: { ...j.bolts, fit: fit as Job['bolts']['fit'] } }));

@@ -1,4 +1,6 @@
 import { newLoad } from '../../loads/new-load';
+import { fastenerClass } from '../../stock/fastener-classes';
+import { matchingNut } from '../../stock/nuts';
 import { emptySurvey } from '../../job/survey';
 
 type Plain = Record<string, unknown>;
@@ -9,16 +11,23 @@ const isPlain = (v: unknown): v is Plain => typeof v === 'object' && v !== null 
  * result stays), and an empty survey is added. What is not understood is left for the schema to refuse by name.
  */
 export function fromVersion1(data: Plain): Plain {
-  const { loads, practice, base, ...rest } = data;
+  const { loads, practice, base, bolts, ...rest } = data;
   return {
     ...rest,
     version: 2,
     practice: isPlain(practice) ? factors(practice) : practice,
     base: isPlain(base) ? { ...base, slotAlong: 'x' } : base,
     loads: Array.isArray(loads) ? loads.map(load) : loads,
+    bolts: isPlain(bolts) ? { ...bolts, nut: nutOf(bolts['class']) } : bolts,
     combinations: [],
     survey: emptySurvey(),
   };
+}
+
+/** The nut sold with the class; an unknown class is refused by its own name later. */
+function nutOf(id: unknown): string {
+  const c = fastenerClass(String(id));
+  return c ? matchingNut(c).id : '8';
 }
 
 function factors({ gammaF, ...rest }: Plain): Plain {

@@ -1,0 +1,28 @@
+import { formula } from '../working/formula';
+import { notApplicable, outcome, type Check } from './check';
+
+const NEEDED = formula('f_ub', 'f_ub.bolt', 'MPa');
+const ALLOWED = formula('f_ub.max', 'f_ub.nut', 'MPa');
+
+/** A nut too weak for its bolt strips its thread before the bolt breaks, without warning. A nut that fits needs no link. */
+export const nutClassCheck: Check = {
+  id: 'nut-class',
+  name: 'Nut class',
+  element: 'fastener',
+  says: 'The nut must be of a class that may go with the bolt: a weaker one strips without warning.',
+  source: 'ISO 898-2 Tab. 1; ISO 3506-2; SAE J995: nut class at least the bolt’s',
+  range: 'Hexagon nuts of full height, style 1; thin nuts not covered',
+  loadFree: true,
+  evaluate(r, _s, w) {
+    const demand = w.of(NEEDED, { 'f_ub.bolt': r.grade.fub }, `bolt class ${r.grade.id}`);
+    const capacity = w.of(
+      ALLOWED,
+      { 'f_ub.nut': r.nut.fub },
+      `strongest bolt a class ${r.nut.id} nut may go with; ${r.nut.source}`,
+    );
+    if (demand <= capacity) return notApplicable(`class ${r.nut.id} nuts may go with ${r.grade.id} bolts`);
+    return outcome(demand, capacity, 'MPa', 'every nut', [
+      `a class ${r.nut.id} nut strips on a ${r.grade.id} bolt before the bolt breaks`,
+    ]);
+  },
+};

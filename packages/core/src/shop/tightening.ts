@@ -1,0 +1,81 @@
+import { crushResistance } from '../checks/washer-crush';
+import type { Resolved } from '../job/resolve';
+import { proofOf, yieldOf } from '../stock/bolt-proof';
+import { nextLength, type BoltLength } from '../stock/bolt-lengths';
+import { formula } from '../working/formula';
+import { Working, type Step } from '../working/steps';
+import { gripOf } from './weight-and-cost';
+
+// T = K·d·F at 75 % of proof: joints taken apart again (common practice; Machinery’s Handbook, memory).
+const F_75 = formula('F', '0.75·S_p·A_s', 'N');
+const T_K = formula('T', 'K·d·F', 'N·mm');
+// Assembly preload at 90 % of yield with the thread’s torsion (VDI 2230 Part 1, Tab. A1: plastic torsion, r = d_0/2).
+const D_2 = formula('d_2', 'd − 0.6495·P', 'mm');
+const D_3 = formula('d_3', 'd − 1.2269·P', 'mm');
+const TWIST = formula('τ', '1.5·d_2/d_0·(P/(π·d_2) + 1.155·μ)', '–');
+const F_90 = formula('F_M', '0.9·R_p·A_s/sqrt(1 + 3·τ²)', 'N');
+// Kellerman & Klein: M = F(0.16P + 0.58·d2·μG + Dkm/2·μK), one μ for thread and head.
+const M_A = formula('M_A', 'F_M·(0.16·P + 0.58·d_2·μ + D_km/2·μ)', 'N·mm');
+const D_KM = formula('D_km', '(d_w + d_h)/2', 'mm');
+
+export interface Torque {
+  /** N. */
+  readonly preload: number;
+  /** N·mm. */
+  readonly torque: number;
+  readonly steps: readonly Step[];
+}
+
+/** Nut factor K of plain, lightly oiled thread (common practice). */
+export const NUT_FACTOR = 0.2;
+/** Friction of lightly oiled thread and head (VDI 2230 class B, memory). */
+export const FRICTION = 0.12;
+
+/** T = K·d·F, F 75 % of proof. */
+export function byNutFactor(r: Resolved, K = NUT_FACTOR): Torque {
+  const w = new Working(true);
+  const preload = w.of(
+    F_75,
+    { S_p: proofOf(r.grade.id, r.d), A_s: r.As },
+    '75 % of proof, to be taken apart again: common practice',
+  );
+  return { preload, torque: w.of(T_K, { K, d: r.d, F: preload }, 'K: common practice'), steps: w.steps };
+}
+
+/** Friction split between thread and head, at 90 % of yield. Bearing face d_w taken as the width across flats less 1.4 mm (ISO 4014, memory). */
+export function byFriction(r: Resolved, μ = FRICTION): Torque {
+  const w = new Working(true);
+  const P = r.size.pitch;
+  const d_2 = w.of(D_2, { d: r.d, P });
+  const d_3 = w.of(D_3, { d: r.d, P });
+  const τ = w.of(TWIST, { d_2, d_0: (d_2 + d_3) / 2, P, μ }, 'd_0 = (d_2 + d_3)/2, VDI 2230');
+  const F_M = w.of(F_90, { R_p: yieldOf(r.grade.id, r.d), A_s: r.As, τ }, 'VDI 2230 Part 1: 90 % of yield');
+  const D_km = w.of(D_KM, { d_w: r.size.acrossFlats - 1.4, d_h: r.d0 });
+  return { preload: F_M, torque: w.of(M_A, { F_M, P, d_2, μ, D_km }, 'Kellerman & Klein'), steps: w.steps };
+}
+
+/** The torque at which the softest skin under a washer crushes, where there is a soft skin; else undefined. */
+export function crushTorque(r: Resolved, K = NUT_FACTOR): Torque | undefined {
+  if (r.skinKind !== 'laminate' && r.skinKind !== 'plywood') return undefined;
+  const w = new Working(true);
+  const silent = new Working(false);
+  const weakest = r.bolts.reduce((at, _b, i) => (crushResistance(r, i, silent) < crushResistance(r, at, silent) ? i : at), 0);
+  const preload = crushResistance(r, weakest, w);
+  return { preload, torque: w.of(T_K, { K, d: r.d, F: preload }, 'a soft grip takes no more'), steps: w.steps };
+}
+
+export interface Length {
+  /** Grip, nut and two threads, mm. */
+  readonly needed: number;
+  readonly stock: BoltLength | undefined;
+  /** Thread that sticks out past the nut, mm. */
+  readonly protrusion: number;
+}
+
+/** The next stocked length for a stack. */
+export function lengthFor(r: Resolved, throughBase: boolean): Length {
+  const inside = gripOf(r, throughBase) + r.size.nutHeight;
+  const needed = inside + 2 * r.size.pitch;
+  const stock = nextLength(needed, r.size.family);
+  return { needed, stock, protrusion: (stock?.length ?? needed) - inside };
+}
