@@ -32,6 +32,19 @@ const VIEWS = {
   'measure-next': { at: `${WINCH}/measure?sheet=next`, first: (page) => page.locator('ms-next table').waitFor() },
   'lay-out': { at: `${WINCH}/lay-out`, first: (page) => page.locator('[data-bolt=B2]').focus() },
   working: { at: '/job/sensor-mast-foot/lay-out', first: (page) => page.getByRole('button', { name: /^Plate bending/ }).click() },
+  clear: {
+    at: `${WINCH}/lay-out`,
+    async first(page) {
+      await page.locator('ms-load-path button.weakest').click();
+      await page.locator('ms-clearings .one').first().waitFor();
+    },
+  },
+  crank: {
+    at: '/job/sensor-mast-foot/lay-out',
+    async first(page) {
+      for (let i = 0; i < 5; i++) await page.locator('body').press('+');
+    },
+  },
   choose: {
     at: '/job/sensor-mast-foot/choose',
     async first(page) {

@@ -167,7 +167,7 @@ function linkOf(check: Check, r: Resolved, shared: readonly Shared[]): Link {
 
 /** The working of one link in one case, written down; undefined where the job or the case is refused. */
 export interface LinkWorking {
-  readonly check: Pick<Check, 'id' | 'name' | 'says' | 'source' | 'range'>;
+  readonly check: Pick<Check, 'id' | 'name' | 'says' | 'why' | 'source' | 'range'>;
   readonly caseName: string;
   readonly steps: readonly Step[];
 }
@@ -181,6 +181,6 @@ export function workingOf(job: Job, linkId: string, caseId: string): LinkWorking
   if (isRefusal(s)) return undefined;
   const w = new Working(true);
   check.evaluate(r, s, w);
-  const { id, name, says, source, range } = check;
-  return { check: { id, name, says, source, range }, caseName: loadCase.name, steps: w.steps };
+  const { id, name, says, why, source, range } = check;
+  return { check: { id, name, says, why, source, range }, caseName: loadCase.name, steps: w.steps };
 }

@@ -9,6 +9,7 @@ export const baseBearing = onSkin({
   name: 'Base bearing',
   element: 'base',
   says: 'The pressed side of the base must not crush the skin under it.',
+  why: 'A base that is pulled on one side presses on the other. All of that press goes through a strip along the pressed edge, and a soft skin dents there before anything breaks. A wider base or a plate under it spreads the press.',
   source:
     'Equilibrium with no tension in the bed; elastic base plate, Blodgett §3.3 (memory). Spread through the mounting plate not counted (safe).',
   range: 'Rigid base on an even bed',

@@ -16,6 +16,7 @@ export const boltCombined: Check = {
   name: 'Bolt, both',
   element: 'fastener',
   says: 'A bolt that is pulled and sheared at once holds less of each.',
+  why: 'A bolt that is already pulled has less left for being cut. The two are added as parts of what it could take alone, with a little in hand because the worst of each is not in the same place.',
   source: 'EN 1993-1-8 Tab. 3.4, combined shear and tension',
   range: 'As bolt tension and bolt shear',
   evaluate(r, s, w) {

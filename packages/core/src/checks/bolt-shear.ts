@@ -37,6 +37,7 @@ export const boltShear: Check = {
   name: 'Bolt shear',
   element: 'fastener',
   says: 'The hardest-worked bolt must not shear off where the parts meet.',
+  why: 'The plates slide past each other and cut the bolt between them. A thread in the cut leaves less metal than a plain shank. The bolt farthest from the centre of the pattern takes most where the load also twists.',
   source: 'Elastic group, AISC Manual Part 7; resistance EN 1993-1-8 Tab. 3.4, one plane, through the thread',
   range: 'Equal bolts, rigid plate; friction not counted',
   evaluate: (r, s, w) => worstBolt(everyBolt(r), r, s, w, inShear, capacities(r)),

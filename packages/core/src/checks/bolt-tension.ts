@@ -13,6 +13,7 @@ export const boltTension: Check = {
   name: 'Bolt tension',
   element: 'fastener',
   says: 'The hardest-pulled bolt must not break in its thread.',
+  why: 'A bolt breaks where it is thinnest, in the first turn of thread past the nut. The bolt farthest from the pressed edge is pulled hardest, because it has the longest reach. Setting bolts wider apart lowers the pull more than another bolt beside them.',
   source: 'EN 1993-1-8 §3.6.1, Tab. 3.4; tension from equilibrium of a rigid base with tension-only bolts',
   range: 'Hexagon bolts M5–M24, 1/4–3/4 in; k_2 0.9, not countersunk',
   evaluate: (r, s, w) => worstBolt(everyBolt(r), r, s, w, inTension, capacities(r)),

@@ -32,6 +32,8 @@ export interface Check {
   readonly element: Element;
   /** What it says in a sentence. */
   readonly says: string;
+  /** Why the link matters, in two or three plain sentences. */
+  readonly why: string;
   readonly source: string;
   /** Inputs it is valid for, as words. */
   readonly range: string;

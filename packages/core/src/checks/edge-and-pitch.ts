@@ -34,6 +34,7 @@ export const edgeAndPitch: Check = {
   element: 'plate',
   loadFree: true,
   says: 'Holes need metal round them: enough to the edge and enough between them.',
+  why: 'Too near an edge a bolt tears out the strip in front of it; too near each other, two holes become one slot. These are least distances whatever the load, so that the drill and the metal have room.',
   source: 'EN 1993-1-8 Tab. 3.3 (e ≥ 1.2·d_0, p ≥ 2.2·d_0), or AISC 360-16 §J3.3 (s ≥ 2⅔·d) and Tab. J3.4 (memory)',
   range: 'Round holes; does not depend on the load',
   evaluate: (r, _s, w) => (w.recording ? judged(r, w) : silently(r)),

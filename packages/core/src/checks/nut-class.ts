@@ -10,6 +10,7 @@ export const nutClassCheck: Check = {
   name: 'Nut class',
   element: 'fastener',
   says: 'The nut must be of a class that may go with the bolt: a weaker one strips without warning.',
+  why: 'A bolt breaks with a bang and can be seen; a nut that is too weak peels its thread turn by turn and looks sound until it is off. So the nut is always made as strong as the bolt, by its number.',
   source: 'ISO 898-2 Tab. 1; ISO 3506-2; SAE J995: nut class at least the bolt’s',
   range: 'Hexagon nuts of full height, style 1; thin nuts not covered',
   loadFree: true,

@@ -25,6 +25,7 @@ export const nutThread: Check = {
   name: 'Nut thread',
   element: 'fastener',
   says: 'The nut on the hardest-pulled bolt must not strip.',
+  why: 'The first turns of the nut carry most of the pull. A full-height nut of the right class holds more than the bolt; a thin or soft one strips.',
   source: 'ISO 898-2 proof load, ISO 3506-2, SAE J995; tension from equilibrium of a rigid base with tension-only bolts',
   range: 'Hexagon nuts of full height, M5–M24, 1/4–3/4 in, coarse thread',
   evaluate(r, s, w) {

@@ -9,6 +9,7 @@ export const plateBearing: Check = {
   element: 'plate',
   readsPlateThickness: true,
   says: 'The bolt must not crush the plate behind its hole, nor tear a slug out of the edge.',
+  why: 'The bolt presses one side of its hole. A thin plate wrinkles there and the hole grows long; near an edge the bolt pushes a plug of metal out in front of it.',
   source: 'EN 1993-1-8 Tab. 3.4, or AISC 360-16 §J3.10; the job’s rules say which',
   range: 'Round clearance holes, e ≥ 1.2·d_0 by EN Tab. 3.3 (see Edge and pitch)',
   evaluate(r, s, w) {

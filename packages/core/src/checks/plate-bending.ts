@@ -61,6 +61,7 @@ export const plateBending: Check = {
   element: 'plate',
   readsPlateThickness: true,
   says: 'Between the base edge and a pulled bolt the plate bends, and its edge pries on the bolt.',
+  why: 'Between the fitting and the bolts the plate bends like a shelf. As it bends its edge levers against the skin and pulls the bolts harder still: prying. A thicker plate helps twice, as bending falls with the square of the thickness.',
   source: 'EN 1993-1-8 §6.2.4 Tab. 6.2 (T-stub modes 1–3), or AISC Manual Part 9 (prying); the job’s rules say which',
   range: 'Bolts outside the base; the base edge taken as rigid',
   evaluate(r, s, w) {

@@ -24,6 +24,7 @@ export const pullThrough = onSkin({
   name: 'Pull-through',
   element: 'far side',
   says: 'The nut with its washer, or the backing plate, must not be pulled through the skin.',
+  why: 'The nut with its washer is pulled up through the skin, cutting out a disc as wide as the washer. A wider washer or a plate makes the cut longer, and so stronger.',
   source:
     'Metal: punching, EN 1993-1-8 Tab. 3.4. Laminate and plywood: through-thickness shear on the perimeter (statics). Spread of a backing plate: EN 1993-1-8 §6.2.5(4)',
   range: 'Skin thinner than the washer is wide; no countersunk heads',

@@ -11,6 +11,7 @@ export const skinBearing = onSkin({
   name: 'Skin bearing',
   element: 'skin',
   says: 'The bolt must not wear its hole long in the skin.',
+  why: 'The bolt presses sideways on its hole in the skin. In a thin or soft skin the hole wears long and the fitting starts to move; a doubler or more bolts share the press.',
   source:
     'Metal: EN 1993-1-8 Tab. 3.4 or AISC 360-16 §J3.10. Plywood: embedment, EN 1995-1-1 eq. 8.36. Laminate: compressive strength on d·t (common practice)',
   range: 'Skin edges further than 3·d_0 from every bolt; bedding and friction not counted',

@@ -27,6 +27,7 @@ export const skinBending = onSkin({
   name: 'Skin bending',
   element: 'skin',
   says: 'Between its bearers the skin carries the load as a panel and bends.',
+  why: 'The plate hands its load to the skin, and the skin hands it on to the bearers by bending, like a drumhead pushed in its middle. Nearer bearers, a larger plate or a thicker skin help; the stiff plate’s edge is where it hurts most.',
   source:
     'Navier’s series for a simply supported rectangular plate under a patch (Timoshenko & Woinowsky-Krieger §28–34); plywood as isotropic with its weaker direction (safe)',
   range: 'Panel at least 10 times as wide as thick; plate clear of the bearers; linear up to w/t 0.5',

@@ -23,6 +23,7 @@ export const washerCrush = onSkin({
   name: 'Washer crush',
   element: 'far side',
   says: 'Where the washer or backing plate pulls up on it, the skin must not crush.',
+  why: 'Under a small washer a soft skin is squeezed until its fibres crush; the bolt then goes slack and every further pull works the hole. Area is what counts: twice the width is four times the area.',
   source:
     'Plywood: 3·f_c,90 on the washer area, EN 1995-1-1 §8.5.2(2). Laminate: compressive strength (common practice). Spread of a backing plate: EN 1993-1-8 §6.2.5(4)',
   range: 'Laminate and plywood; a metal sheet punches before it crushes',

@@ -8,11 +8,12 @@ import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { ClearingsList } from './clearings-list';
 import { StepsList } from './steps-list';
+import { WhyCard } from './why-card';
 
 /** The working of one link: formula, numbers put in, result, source, range, cautions, and every case. */
 @Component({
   selector: 'ms-working',
-  imports: [MatIconButton, MatIcon, ClearingsList, StepsList],
+  imports: [MatIconButton, MatIcon, ClearingsList, StepsList, WhyCard],
   template: `
     @if (link(); as l) {
       <header>
@@ -42,6 +43,7 @@ import { StepsList } from './steps-list';
       }
       @if (judge.working(); as w) {
         @if (w.check.id === l.id) {
+          <ms-why [id]="w.check.id" [name]="w.check.name" [why]="w.check.why" />
           <ms-steps [steps]="w.steps" />
           <dl>
             <dt>Source</dt>
@@ -148,7 +150,7 @@ export class WorkingPanel {
   protected readonly cases = computed(() => {
     const l = this.link();
     const v = this.verdict();
-    if (!l || !v) return [];
+    if (!l || !v || l.state === 'refused' || l.state === 'not needed') return [];
     return v.cases.map((c, i) => {
       const u = l.perCase[i]!;
       return { name: c.name, u: Number.isNaN(u) ? '–' : u.toFixed(2), governs: c.id === l.caseId };
