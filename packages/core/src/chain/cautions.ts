@@ -19,13 +19,25 @@ export function decidesFor(job: Job): string[] {
 /** Reminders that go with the builders in the job, each once. */
 export const remindersFor = (job: Job): string[] => [...new Set(job.loads.flatMap((l) => builderOf(l.kind).cautions))];
 
+/** Factors of the builders that somebody set to other than the usual. */
+export const overriddenFactors = (job: Job): string[] =>
+  job.loads.flatMap((l) =>
+    Object.entries(builderOf(l.kind).factors)
+      .filter(([key, f]) => l.factors[key] !== f.usual)
+      .map(([key, f]) => `${l.name}: ${f.label} ${l.factors[key]} (usual ${f.usual})`),
+  );
+
 export function cautionsFor(job: Job): string[] {
   const n = assumedValues(job).length;
+  const other = overriddenFactors(job).length;
   return [
     GENERAL_CAUTION,
     ...decidesFor(job),
     NOT_COVERED,
     ...(n > 0 ? [`${n} ${n === 1 ? 'value is' : 'values are'} assumed, not measured.`] : []),
+    ...(other > 0
+      ? [`${other} ${other === 1 ? 'load factor is not the usual one' : 'load factors are not the usual ones'}.`]
+      : []),
   ];
 }
 

@@ -3,7 +3,8 @@ import { CHECKS } from '../checks/registry';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { freeLoad, testJob } from '../testing/test-job';
-import { cautionsFor } from './cautions';
+import { newLoad } from '../loads/new-load';
+import { cautionsFor, overriddenFactors } from './cautions';
 import { evaluate, workingOf } from './evaluate';
 
 const thickness = (j: Job, t: number): Job => ({ ...j, plate: { ...j.plate, thickness: fromSheet(t, `${t} mm`) } });
@@ -163,4 +164,13 @@ it('cautions are always said, with the family’s own and the count of assumed v
   expect(text).toMatch(/does not approve/);
   expect(text).toMatch(/BTH-1/);
   expect(text).toMatch(/\d+ values are assumed/);
+});
+
+it('factors set to other than the usual are counted, and each is named with the usual one', () => {
+  const winch = newLoad('winch', 'W1');
+  const usual = { ...testJob(), loads: [winch] };
+  const set = { ...usual, loads: [{ ...winch, factors: { ...winch.factors, stall: 1.4 } }] };
+  expect(cautionsFor(usual).join()).not.toContain('load factor');
+  expect(cautionsFor(set)).toContain('1 load factor is not the usual one.');
+  expect(overriddenFactors(set)).toEqual(['Winch: Stall pull over rated 1.4 (usual 1)']);
 });

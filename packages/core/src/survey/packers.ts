@@ -1,5 +1,4 @@
-import type { Point } from '../geometry/points';
-import { collinear } from '../geometry/points';
+import { collinear, distance, type Point } from '../geometry/points';
 import type { Shim } from '../job/survey';
 import { refuse, type Refusal } from '../units/refusal';
 import type { NamedPoint } from './fit-pattern';
@@ -60,7 +59,8 @@ export function surfaceOf(shims: readonly Shim[]): Surface | Refusal {
 /** Packer under each bolt, level over all of them: the gap there less the least gap, so one bolt needs none. */
 export function packersFor(bolts: readonly NamedPoint[], shims: readonly Shim[], surface: Surface): Packer[] {
   const gaps = bolts.map((b) => {
-    const near = shims.find((s) => Math.hypot(s.x - b.x, s.y - b.y) <= AT_BOLT);
+    const nearest = shims.reduce((n, s) => (distance(s, b) < distance(n, b) ? s : n));
+    const near = distance(nearest, b) <= AT_BOLT ? nearest : undefined;
     return { id: b.id, gap: near ? near.gap.v : gapAt(surface, b), read: near !== undefined };
   });
   const least = Math.min(...gaps.map((g) => g.gap));

@@ -140,6 +140,18 @@ describe('heel, flatness and packers', () => {
     expect(packers.map((k) => k.thickness)).toEqual([0, 0, 0, 0.8]);
     expect(packers.every((k) => k.read)).toBe(true);
   });
+  it('of two gaps near a bolt the nearer is its own', () => {
+    const shims = [shim('S1', 6, 0, 2), shim('S2', 1, 0, 0.5), shim('S3', 100, 0, 0), shim('S4', 0, 90, 0)];
+    const [b] = packersFor(
+      [
+        { id: 'B1', x: 0, y: 0 },
+        { id: 'B2', x: 100, y: 0 },
+      ],
+      shims,
+      surface(...shims),
+    );
+    expect(b).toEqual({ id: 'B1', thickness: 0.5, read: true });
+  });
   it('two points, or three in a line, are refused', () => {
     expect(surfaceOf([shim('S1', 0, 0, 0)])).toMatchObject({ because: '1 point cannot show heel and trim' });
     expect(surfaceOf([shim('S1', 0, 0, 0), shim('S2', 50, 50, 1), shim('S3', 100, 100, 2)])).toMatchObject({
