@@ -16,6 +16,7 @@ const CORE = [
   'shop',
   'options',
   'formats',
+  'reference',
 ];
 
 const oneWay = CORE.map((folder, i) => ({

@@ -1,0 +1,27 @@
+// npm run methods: the checks with source and range, and how near the program comes to each reference value.
+import { CHECKS } from '@core/checks/registry';
+import { REFERENCE_VALUES, relativeError } from '@core/reference/values';
+
+const rows = new Map<string, { met: number; of: number; worst: number }>();
+let worst = { error: 0, what: '' };
+for (const v of REFERENCE_VALUES) {
+  const error = relativeError(v);
+  const row = rows.get(v.of) ?? { met: 0, of: 0, worst: 0 };
+  rows.set(v.of, { met: row.met + (error <= v.within ? 1 : 0), of: row.of + 1, worst: Math.max(row.worst, error) });
+  if (error > worst.error) worst = { error, what: `${v.of}, ${v.what} (${v.source})` };
+}
+const percent = (e: number) => `${(100 * e).toFixed(2)} %`;
+for (const c of CHECKS) {
+  const r = rows.get(c.id);
+  console.log(
+    `${c.name.padEnd(16)} ${r ? `${r.met} of ${r.of} met, largest error ${percent(r.worst)}` : 'by its specs only'} · ${c.source}`,
+  );
+}
+for (const [of, r] of rows)
+  if (!CHECKS.some((c) => c.id === of))
+    console.log(`${of.padEnd(16)} ${r.met} of ${r.of} met, largest error ${percent(r.worst)}`);
+const met = [...rows.values()].reduce((n, r) => n + r.met, 0);
+console.log(
+  `\n${CHECKS.length} checks; ${met} of ${REFERENCE_VALUES.length} reference values met to the digits of their source; largest relative error ${percent(worst.error)}: ${worst.what}`,
+);
+process.exitCode = met === REFERENCE_VALUES.length ? 0 : 1;
