@@ -93,6 +93,7 @@ const METAL_CHOICES: readonly Choice[] = METALS.map((m) => ({ value: m.id, label
       background: var(--paper);
     }
     dt {
+      white-space: nowrap;
       font: 500 14.5px var(--label);
     }
     dd {
