@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import DxfParser from 'dxf-parser';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { copyOf, dragBy, expect, openStage, pick, saved, stored, test, weakest } from './shop';
+import { copyOf, dragBy, expect, fromMenu, openStage, pick, saved, stored, test, weakest } from './shop';
 
 test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   // The rack: demo jobs, then a new one.
@@ -160,20 +160,16 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
 test('the rack: duplicate, rename, archive, restore, table', async ({ page }) => {
   await page.goto('/');
   const tag = (name: string) => page.locator('.tags li', { hasText: name });
-  await page.getByRole('button', { name: 'More for Dive-ladder top bracket, pontoon' }).click();
-  await page.getByRole('menuitem', { name: 'Duplicate' }).click();
+  await fromMenu(page, 'More for Dive-ladder top bracket, pontoon', 'Duplicate');
   await expect(tag('pontoon (copy)')).toBeVisible();
-  await page.getByRole('button', { name: 'More for Dive-ladder top bracket, pontoon (copy)' }).click();
-  await page.getByRole('menuitem', { name: 'Rename' }).click();
+  await fromMenu(page, 'More for Dive-ladder top bracket, pontoon (copy)', 'Rename');
   await page.getByLabel('New name').fill('Ladder, starboard');
   await page.getByLabel('New name').press('Enter');
   await expect(tag('Ladder, starboard')).toBeVisible();
-  await page.getByRole('button', { name: 'More for Ladder, starboard' }).click();
-  await page.getByRole('menuitem', { name: 'Archive' }).click();
+  await fromMenu(page, 'More for Ladder, starboard', 'Archive');
   await expect(tag('Ladder, starboard')).toHaveCount(0);
   await page.getByRole('button', { name: /^Archive \(1\)/ }).click();
-  await page.getByRole('button', { name: 'More for Ladder, starboard' }).click();
-  await page.getByRole('menuitem', { name: 'Restore' }).click();
+  await fromMenu(page, 'More for Ladder, starboard', 'Restore');
   await expect(page.getByText('The archive is empty.')).toBeVisible();
   await page.getByRole('button', { name: 'Back to the rack' }).click();
   await page.getByRole('radio', { name: 'Table' }).click();

@@ -58,6 +58,17 @@ export async function pick(page: Page, label: string, option: string | RegExp, n
   await expect(page.getByRole('listbox')).toHaveCount(0);
 }
 
+/** Picks from a menu by its button; pressed again where the press fell while the menu was still opening. */
+export async function fromMenu(page: Page, button: string, item: string): Promise<void> {
+  await page.getByRole('button', { name: button, exact: true }).click();
+  const row = page.getByRole('menuitem', { name: item });
+  await row.waitFor();
+  await expect(async () => {
+    if (await row.isVisible()) await row.click({ timeout: 1000 });
+    await expect(row).toBeHidden({ timeout: 1000 });
+  }).toPass({ timeout: 20_000 });
+}
+
 /** Drags with the pointer by millimetres of the plan. */
 export async function dragBy(page: Page, what: Locator, dx: number, dy: number, steps = 8): Promise<void> {
   const box = (await what.boundingBox())!;

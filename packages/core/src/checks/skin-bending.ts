@@ -1,4 +1,4 @@
-import { boundsOf, contains, heightOf, widthOf } from '../geometry/rects';
+import { boundsOf, centreOf, heightOf, overlap, widthOf } from '../geometry/rects';
 import type { Rect } from '../geometry/points';
 import type { Resolved } from '../job/resolve';
 import { refuse } from '../units/refusal';
@@ -30,7 +30,7 @@ export const skinBending = onSkin({
   why: 'The plate hands its load to the skin, and the skin hands it on to the bearers by bending, like a drumhead pushed in its middle. Nearer bearers, a larger plate or a thicker skin help; the stiff plate’s edge is where it hurts most.',
   source:
     'Navier’s series for a simply supported rectangular plate under a patch (Timoshenko & Woinowsky-Krieger §28–34); plywood as isotropic with its weaker direction (safe)',
-  range: 'Panel at least 10 times as wide as thick; plate clear of the bearers; linear up to w/t 0.5',
+  range: 'Panel at least 10 times as wide as thick; plate clear of the bearers or over one of them; linear up to w/t 0.5',
   evaluate(r, s, w) {
     const patch = loadedPatch(r);
     const span = Math.min(widthOf(r.panel), heightOf(r.panel));
@@ -41,10 +41,17 @@ export const skinBending = onSkin({
         `${t.toFixed(1)} mm is thick for a ${span.toFixed(0)} mm span: not a thin plate`,
         `at most ${(span / 10).toFixed(1)} mm for this span`,
       );
-    const inside = contains(r.panel, { x: patch.x0, y: patch.y0 }) && contains(r.panel, { x: patch.x1, y: patch.y1 });
-    if (!inside) return notApplicable('the plate reaches onto a bearer, which carries it: not a panel between bearers');
+    const { panel } = r;
+    const over = (from: number, to: number, low: number, high: number) => from <= low && to >= high;
+    if (over(patch.x0, patch.x1, panel.x0, panel.x1) || over(patch.y0, patch.y1, panel.y0, panel.y1))
+      return notApplicable('the plate reaches over two opposite bearers, which carry it: not a panel between bearers');
+    const on = overlap(patch, panel);
+    if (!on) return refuse('skin.aft', 'the plate does not stand on the panel between the bearers', 'a plate on the panel');
     const c = s.loadCase;
-    const found = panelMoment(rememberedResponse(r.panel, patch, r.skin.nu), c.fz, c.mx, c.my);
+    // From the datum to the middle of what presses: M − r × F.
+    const { x, y } = centreOf(on);
+    const response = rememberedResponse(panel, on, r.skin.nu);
+    const found = panelMoment(response, c.fz, c.mx - y * c.fz, c.my + x * c.fz);
     const m = w.found(
       'm',
       found.m,
@@ -63,6 +70,7 @@ export const skinBending = onSkin({
     }
     return outcome(sigma, fd, 'MPa', 'panel between bearers', [
       'the stiff plate’s edge is a stress riser this case does not show',
+      ...(on === patch ? [] : ['the plate reaches over one bearer: its help is not counted (safe)']),
     ]);
   },
 });

@@ -143,3 +143,36 @@ describe('plate bearing', () => {
     expect(on('plate-bearing', { fx: 9000 }).capacity).toBeCloseTo((2.5 * (25 / 33) * 430 * 10 * 8) / 3, 3);
   });
 });
+
+describe('skin bending under a plate that is not in the middle', () => {
+  const shift: (by: number) => Change = (by) => (j) => ({
+    ...j,
+    plate: { ...j.plate, x0: j.plate.x0 + by, x1: j.plate.x1 + by },
+    bolts: { ...j.bolts, items: j.bolts.items.map((b) => ({ ...b, x: b.x + by })) },
+    skin: { ...j.skin, aft: fromSheet(j.skin.aft.v - by, '') },
+  });
+  it('moved as a whole, plate, bolts, load and bearers, nothing changes (statics: M − r × F)', () => {
+    const still = on('skin-bending', { fz: 3000, my: 1e5 });
+    const moved = on('skin-bending', { fz: 3000, my: 1e5, x: 14 }, shift(14));
+    expect(moved.utilisation).toBeCloseTo(still.utilisation, 9);
+  });
+  it('over both of two opposite bearers it is not a panel; over one only it still bends, and its help is not counted', () => {
+    const bearers =
+      (aft: number, spanX: number): Change =>
+      (j) => ({
+        ...j,
+        skin: { ...j.skin, aft: fromSheet(aft, ''), spanX: fromSheet(spanX, '') },
+      });
+    expect(on('skin-bending', { fz: 3000 }, bearers(100, 200)).state).toBe('not needed');
+    const one = on('skin-bending', { fz: 3000 }, bearers(100, 420));
+    expect(one.utilisation).toBeGreaterThan(0);
+    expect(one.cautions.join()).toContain('reaches over one bearer');
+    // The same strip of panel under the same load, with the plate cut at the bearer: no less.
+    const cut = on(
+      'skin-bending',
+      { fz: 3000, x: 7.5 },
+      both(bearers(100, 420), (j) => ({ ...j, plate: { ...j.plate, x0: -100 } })),
+    );
+    expect(one.utilisation).toBeGreaterThan(0.9 * cut.utilisation);
+  });
+});

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { collinear, principalSpread } from './points';
 import { areaMoments, clip, cornersOf } from './polygons';
-import { alongTo, nearestEdge, nearestPoint, rectAbout } from './rects';
+import { alongTo, nearestEdge, nearestPoint, rectAbout, overlap } from './rects';
 
 describe('area integrals', () => {
   it('triangle (0,0) (6,0) (0,3): A 9, Sx 18, Sy 9, Ixx 54, Iyy 13.5, Ixy 13.5 (bh³/12, b²h²/24 about the legs)', () => {
@@ -60,4 +60,11 @@ describe('lines and edges', () => {
     expect(alongTo(r, { x: 0, y: 0 }, { x: 0.6, y: 0.8 })).toBeCloseTo(37.5, 9);
     expect(nearestPoint(r, { x: 53, y: 34 })).toEqual({ point: { x: 50, y: 30 }, gap: 5 });
   });
+});
+
+it('what two rectangles share: the inner one itself, the corner they overlap in, or nothing', () => {
+  const a = { x0: 0, x1: 10, y0: 0, y1: 5 };
+  expect(overlap(a, { x0: -1, x1: 11, y0: -1, y1: 6 })).toBe(a);
+  expect(overlap(a, { x0: 6, x1: 20, y0: 2, y1: 20 })).toEqual({ x0: 6, x1: 10, y0: 2, y1: 5 });
+  expect(overlap(a, { x0: 10, x1: 20, y0: 0, y1: 5 })).toBeUndefined();
 });

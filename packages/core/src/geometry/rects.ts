@@ -19,6 +19,13 @@ export const upright = (r: Rect): Rect => ({
   y1: Math.max(r.y0, r.y1),
 });
 
+/** What lies in both; `a` itself where it lies wholly in `b`, undefined where they do not meet. */
+export function overlap(a: Rect, b: Rect): Rect | undefined {
+  if (a.x0 >= b.x0 && a.x1 <= b.x1 && a.y0 >= b.y0 && a.y1 <= b.y1) return a;
+  const r = { x0: Math.max(a.x0, b.x0), x1: Math.min(a.x1, b.x1), y0: Math.max(a.y0, b.y0), y1: Math.min(a.y1, b.y1) };
+  return r.x1 > r.x0 && r.y1 > r.y0 ? r : undefined;
+}
+
 /** Smallest rectangle round points, grown by `margin` mm. */
 export function boundsOf(points: readonly Point[], margin = 0): Rect {
   const xs = points.map((p) => p.x);
