@@ -33,7 +33,7 @@ export function mastFoot(): Job {
           ],
         },
       ),
-      load('free', 'L2', 'Person steadying it', { fx: fromSheet(-200, '-200 N'), z: assumed(1200, '1200 mm') }),
+      load('free', 'L2', 'Person steadying it', { fx: fromSheet(-200, '-200 N'), fz: ZERO, z: assumed(1200, '1200 mm') }),
     ],
     combinations: [
       {

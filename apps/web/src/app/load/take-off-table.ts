@@ -43,8 +43,7 @@ import { changeLoad, freeId } from './edits';
       <table>
         <thead>
           <tr>
-            <th>What</th>
-            <th>Kind</th>
+            <th>What, and its kind</th>
             <th>Mass</th>
             <th>Forward</th>
             <th>To port</th>
@@ -65,8 +64,6 @@ import { changeLoad, freeId } from './edits';
                   [value]="p.name"
                   (change)="rename(p, $any($event.target).value)"
                 />
-              </td>
-              <td>
                 <select
                   [attr.aria-label]="'Kind of ' + p.name"
                   [value]="p.kind"
@@ -148,9 +145,9 @@ import { changeLoad, freeId } from './edits';
       color: var(--ink);
     }
     select {
-      max-width: 68px;
-      padding: 3px 0;
-      border: 1px solid var(--rule);
+      margin-top: 1px;
+      padding: 1px 0;
+      border: 0;
       background: #fff;
       color: var(--ink);
       font: 500 13px var(--label);
