@@ -146,3 +146,26 @@ it('keeps the steps in the tab as they are made', () => {
   expect(kept).toMatchObject({ version: 2, settled: { name: 'One' } });
   expect(kept.past).toHaveLength(1);
 });
+
+const keptName = () => JSON.parse(sessionStorage.getItem(sessionStorage.key(0)!) ?? '{}').settled?.name as string;
+
+it('keeps the steps before the save goes out, so that a page closed meanwhile knows the save for its own', () => {
+  jest.advanceTimersByTime(30);
+  change('One');
+  jest.advanceTimersByTime(20);
+  change('Two');
+  jest.advanceTimersByTime(6);
+  const request = http.expectOne({ method: 'PUT', url: at });
+  expect(request.request.body.name).toBe('Two');
+  expect(keptName()).toBe('Two');
+  request.flush({ version: 2 });
+});
+
+it('a page that is left keeps its steps at once', () => {
+  jest.advanceTimersByTime(30);
+  change('One');
+  expect(keptName()).not.toBe('One');
+  window.dispatchEvent(new Event('pagehide'));
+  expect(keptName()).toBe('One');
+  put().flush({ version: 2 });
+});

@@ -2,7 +2,21 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { createAction, props, Store } from '@ngrx/store';
-import { catchError, concatMap, debounceTime, delay, filter, map, of, switchMap, take, tap, timer, withLatestFrom } from 'rxjs';
+import {
+  catchError,
+  concatMap,
+  debounceTime,
+  delay,
+  filter,
+  fromEvent,
+  map,
+  of,
+  switchMap,
+  take,
+  tap,
+  timer,
+  withLatestFrom,
+} from 'rxjs';
 import { mergeJobs } from '@core/formats/merge-jobs';
 import { failureText, JobApi, type StoredJob } from './job-api';
 import { jobActions, jobFeature } from './job.state';
@@ -47,6 +61,8 @@ export class JobEffects {
           switchMap(() => this.state),
           take(1),
           filter((s) => s.save === 'waiting' && s.settled !== null),
+          // The steps first: a page closed while the save is under way must know the save for its own.
+          tap(keepHistory),
           tap(() => this.store.dispatch(jobActions.saveStarted())),
           switchMap((s) => {
             const job = s.settled!;
@@ -83,6 +99,16 @@ export class JobEffects {
       filter(({ save }) => save === 'offline'),
       concatMap(() => of(jobActions.saveAgain()).pipe(delay(RETRY_AFTER))),
     ),
+  );
+
+  /** A page that is left keeps its steps at once, whatever was still waiting for the frame. */
+  readonly leave = createEffect(
+    () =>
+      fromEvent(window, 'pagehide').pipe(
+        withLatestFrom(this.state),
+        tap(([, s]) => keepHistory(s)),
+      ),
+    { dispatch: false },
   );
 
   readonly keep = createEffect(

@@ -145,6 +145,7 @@ import { changeLoad, freeId } from './edits';
       color: var(--ink);
     }
     select {
+      min-height: 25px;
       margin-top: 1px;
       padding: 1px 0;
       border: 0;
