@@ -131,10 +131,12 @@ test('a hidden cable keeps a bolt out, and a drawing brings a pattern in; a bad 
   await page.locator('h2', { hasText: 'Hidden' }).click();
   for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z');
   await expect(weakest(page)).toBeVisible();
+  await expect(page.locator('ms-load-path')).not.toContainText('keep-out zone of the cable');
+  await saved(page);
 
-  const { text } = await page.request
-    .get(`/api/jobs/${id}/plate.dxf`)
-    .then(async (r) => ({ text: await r.text(), status: r.status() }));
+  const drawing = await page.request.get(`/api/jobs/${id}/plate.dxf`);
+  expect(drawing.status()).toBe(200);
+  const text = await drawing.text();
   await page.getByRole('radio', { name: 'Hole patterns' }).click();
   const choose = async (name: string, body: string) => {
     const [chooser] = await Promise.all([
