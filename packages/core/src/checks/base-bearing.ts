@@ -1,10 +1,10 @@
 import { formula } from '../working/formula';
-import { notApplicable, onSkin, outcome } from './check';
+import { notApplicable, outcome, type Check } from './check';
 
 const F_CD = formula('f_c.d', 'f_c/γ', 'MPa');
 
 /** Largest pressure under the rigid base against the crushing strength of the skin. */
-export const baseBearing = onSkin({
+export const baseBearing: Check = {
   id: 'base-bearing',
   name: 'Base bearing',
   element: 'base',
@@ -15,6 +15,7 @@ export const baseBearing = onSkin({
   range: 'Rigid base on an even bed',
   evaluate(r, s, w) {
     const o = s.outOfPlane;
+    if (r.skinKind === 'hollow') return notApplicable('a section’s wall bends before it crushes: see Wall face');
     if (o.pressed.length === 0) return notApplicable('the base lifts clear in this case: nothing presses');
     w.found('n', r.grade.E / r.bedModulus, '–', 'E_b/E_c, bolt modulus over bed modulus');
     w.found('N_c', o.push, 'N', 'push of the bed under the base');
@@ -22,4 +23,4 @@ export const baseBearing = onSkin({
     const capacity = w.of(F_CD, { f_c: r.skin.crush, γ: r.factors.onSkin });
     return outcome(p, capacity, 'MPa', 'edge of the base');
   },
-});
+};

@@ -7,6 +7,8 @@ import { outcome, remembered, worst, type Check } from './check';
 
 const ETA = formula('η', 'F_v.Ed/F_v.Rd + F_t.Ed/(1.4·F_t.Rd)', '–');
 
+const ETA_AISC = formula('η', 'max(F_t.Ed/F_t.Rd, (F_v.Ed/F_v.Rd + F_t.Ed/F_t.Rd)/1.3)', '–');
+
 const strengths = (r: Resolved, w: Working) => ({ Fv: shearResistance(r, w), Ft: tensionResistance(r, w) });
 const known = remembered((r) => strengths(r, new Working(false)));
 
@@ -17,13 +19,18 @@ export const boltCombined: Check = {
   element: 'fastener',
   says: 'A bolt that is pulled and sheared at once holds less of each.',
   why: 'A bolt that is already pulled has less left for being cut. The two are added as parts of what it could take alone, with a little in hand because the worst of each is not in the same place.',
-  source: 'EN 1993-1-8 Tab. 3.4, combined shear and tension',
+  source: 'EN 1993-1-8 Tab. 3.4, combined shear and tension; or AISC 360-16 §J3.7, F′_nt = 1.3·F_nt − F_nt·f_rv/(φ·F_nv)',
   range: 'As bolt tension and bolt shear',
   evaluate(r, s, w) {
     return worst(r.bolts, w, (b, i, w) => {
       const demands = { v: shearOn(r, s, i, w), t: pullOn(r, s, i, w) };
       const { Fv, Ft } = w.recording ? strengths(r, w) : known(r);
-      return outcome(w.of(ETA, { 'F_v.Ed': demands.v, 'F_t.Ed': demands.t, 'F_v.Rd': Fv, 'F_t.Rd': Ft }), 1, '–', b.id);
+      return outcome(
+        w.of(r.rules === 'EN' ? ETA : ETA_AISC, { 'F_v.Ed': demands.v, 'F_t.Ed': demands.t, 'F_v.Rd': Fv, 'F_t.Rd': Ft }),
+        1,
+        '–',
+        b.id,
+      );
     });
   },
 };

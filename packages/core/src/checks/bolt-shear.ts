@@ -2,7 +2,7 @@ import type { Resolved } from '../job/resolve';
 import type { Shared } from '../sharing/share';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
-import { shearResistance } from './bolt-strength';
+import { otherSchool, shearResistance } from './bolt-strength';
 import { capacitiesOf, everyBolt, worstBolt, type BoltCheck, type Check } from './check';
 
 const V_X = formula('V_x', 'F_x/n − M_T·r_y/I_p', 'N');
@@ -38,7 +38,12 @@ export const boltShear: Check = {
   element: 'fastener',
   says: 'The hardest-worked bolt must not shear off where the parts meet.',
   why: 'The plates slide past each other and cut the bolt between them. A thread in the cut leaves less metal than a plain shank. The bolt farthest from the centre of the pattern takes most where the load also twists.',
-  source: 'Elastic group, AISC Manual Part 7; resistance EN 1993-1-8 Tab. 3.4, one plane, through the thread',
+  source:
+    'Elastic group, AISC Manual Part 7; resistance EN 1993-1-8 Tab. 3.4, §3.8 and §3.6.1(12), or AISC 360-16 Tab. J3.2, one plane',
   range: 'Equal bolts, rigid plate; friction not counted',
-  evaluate: (r, s, w) => worstBolt(everyBolt(r), r, s, w, inShear, capacities(r)),
+  evaluate(r, s, w) {
+    const o = worstBolt(everyBolt(r), r, s, w, inShear, capacities(r));
+    otherSchool(r, 'shear', w);
+    return o;
+  },
 };

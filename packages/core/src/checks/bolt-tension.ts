@@ -1,4 +1,4 @@
-import { pullOn, tensionResistance } from './bolt-strength';
+import { otherSchool, pullOn, tensionResistance } from './bolt-strength';
 import { capacitiesOf, everyBolt, worstBolt, type BoltCheck, type Check } from './check';
 
 const inTension: BoltCheck = {
@@ -14,7 +14,12 @@ export const boltTension: Check = {
   element: 'fastener',
   says: 'The hardest-pulled bolt must not break in its thread.',
   why: 'A bolt breaks where it is thinnest, in the first turn of thread past the nut. The bolt farthest from the pressed edge is pulled hardest, because it has the longest reach. Setting bolts wider apart lowers the pull more than another bolt beside them.',
-  source: 'EN 1993-1-8 §3.6.1, Tab. 3.4; tension from equilibrium of a rigid base with tension-only bolts',
-  range: 'Hexagon bolts M5–M24, 1/4–3/4 in; k_2 0.9, not countersunk',
-  evaluate: (r, s, w) => worstBolt(everyBolt(r), r, s, w, inTension, capacities(r)),
+  source:
+    'EN 1993-1-8 §3.6.1, Tab. 3.4, or AISC 360-16 Tab. J3.2 as the job’s rules say; tension from equilibrium of a rigid base with tension-only bolts',
+  range: 'M5–M24, 1/4–1 in; k_2 0.9, countersunk 0.63',
+  evaluate(r, s, w) {
+    const o = worstBolt(everyBolt(r), r, s, w, inTension, capacities(r));
+    otherSchool(r, 'tension', w);
+    return o;
+  },
 };

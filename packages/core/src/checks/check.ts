@@ -1,15 +1,15 @@
 import type { Resolved } from '../job/resolve';
 import type { Shared } from '../sharing/share';
-import { refuse, type Refusal } from '../units/refusal';
+import type { Refusal } from '../units/refusal';
 import { Working } from '../working/steps';
 
 /** Part of the stack a link belongs to, in section order from fitting to structure. */
-export type Element = 'base' | 'fastener' | 'plate' | 'far side' | 'skin';
+export type Element = 'lug' | 'weld' | 'base' | 'fastener' | 'plate' | 'far side' | 'skin' | 'joint';
 
 export interface Outcome {
   readonly demand: number;
   readonly capacity: number;
-  readonly unit: 'N' | 'MPa' | 'mm' | '–';
+  readonly unit: 'N' | 'N/mm' | 'MPa' | 'mm' | 'V' | 'mm²' | '–';
   readonly utilisation: number;
   /** Where: a bolt's name, or words. */
   readonly at: string;
@@ -111,13 +111,13 @@ export function worst<T>(items: readonly T[], w: Working, f: (item: T, index: nu
   return w.recording ? f(items[at]!, at, w) : found;
 }
 
-const JUDGED = new Set<Resolved['skinKind']>(['sheet', 'laminate', 'plywood']);
-
-/** A check that reads the skin's strength: refuses a skin whose own checks are not built. */
+/** A check of the skin where bolts go through it: a solid bed has none, its anchors are judged by Anchors in the bed. */
 export const onSkin = (check: Check): Check => ({
   ...check,
   evaluate: (r, s, w) =>
-    JUDGED.has(r.skinKind)
-      ? check.evaluate(r, s, w)
-      : refuse('skin.kind', `a ${r.skinKind} skin is not judged by this check`, 'metal sheet, solid laminate or plywood'),
+    r.skinKind === 'bed' ? notApplicable('bolts end in the bed: see Anchors in the bed') : check.evaluate(r, s, w),
 });
+
+/** Held by a thread cut or set into the structure, without a nut of its own. */
+export const isHeldByThread = (r: Resolved): boolean => r.job.joint.holding === 'tapped' || r.job.joint.holding === 'rivet nut';
+export const isLag = (r: Resolved): boolean => r.job.joint.holding === 'lag screw';

@@ -1,5 +1,5 @@
 import { formula } from '../working/formula';
-import { notApplicable, outcome, type Check } from './check';
+import { isHeldByThread, isLag, notApplicable, outcome, type Check } from './check';
 
 const NEEDED = formula('f_ub', 'f_ub.bolt', 'MPa');
 const ALLOWED = formula('f_ub.max', 'f_ub.nut', 'MPa');
@@ -15,6 +15,7 @@ export const nutClassCheck: Check = {
   range: 'Hexagon nuts of full height, style 1; thin nuts not covered',
   loadFree: true,
   evaluate(r, _s, w) {
+    if (isLag(r) || isHeldByThread(r)) return notApplicable(`held by a ${r.job.joint.holding}, without a nut`);
     const demand = w.of(NEEDED, { 'f_ub.bolt': r.grade.fub }, `bolt class ${r.grade.id}`);
     const capacity = w.of(
       ALLOWED,

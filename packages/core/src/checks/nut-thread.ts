@@ -3,7 +3,7 @@ import { proofStress } from '../stock/nuts';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
 import { pullOn } from './bolt-strength';
-import { type BoltCheck, capacitiesOf, everyBolt, worstBolt, type Check } from './check';
+import { type BoltCheck, capacitiesOf, everyBolt, isHeldByThread, isLag, notApplicable, worstBolt, type Check } from './check';
 
 const F_N = formula('F_n.Rd', 'S_p·A_s/γ', 'N');
 
@@ -29,6 +29,7 @@ export const nutThread: Check = {
   source: 'ISO 898-2 proof load, ISO 3506-2, SAE J995; tension from equilibrium of a rigid base with tension-only bolts',
   range: 'Hexagon nuts of full height, M5–M24, 1/4–3/4 in, coarse thread',
   evaluate(r, s, w) {
+    if (isLag(r) || isHeldByThread(r)) return notApplicable(`held by a ${r.job.joint.holding}, without a nut`);
     const o = worstBolt(everyBolt(r), r, s, w, held, capacities(r));
     const mixed = r.nut.stainless !== r.grade.stainless;
     const galls = r.nut.stainless && r.grade.stainless;

@@ -38,7 +38,7 @@ describe('which nut goes with which bolt (ISO 898-2 Tab. 1: the nut’s number i
       const n = matchingNut(c);
       expect([c.id, n.family, n.fub >= c.fub, n.stainless]).toEqual([c.id, c.family, true, c.stainless]);
     }
-    expect(nutsFor('inch').map((n) => n.id)).toEqual(['Gr 2', 'Gr 5', 'Gr 8']);
+    expect(nutsFor('inch').map((n) => n.id)).toEqual(['Gr 2', 'Gr 5', 'Gr 8', 'A563-DH', 'F594']);
   });
   it('another class brings its nut', () => {
     expect(withClass(testJob().bolts, '10.9')).toMatchObject({ class: '10.9', nut: '10' });

@@ -1,6 +1,13 @@
 import { bearingAISC, bearingEN, bearingPlace } from './bearing';
 import { shearOn } from './bolt-shear';
+import type { Resolved } from '../job/resolve';
 import { outcome, worst, type Check } from './check';
+
+/** All loose plates bear; half the countersink does not (EN 1993-1-8 Tab. 3.4 note). */
+const bearingThickness = (r: Resolved): number => {
+  const t = r.plateThickness * r.plateLayers;
+  return r.job.joint.head === 'countersunk' ? Math.max(0, t - r.d / 4) : t;
+};
 
 /** The bolt against its hole in the mounting plate: bearing and tear-out towards the edge behind it. */
 export const plateBearing: Check = {
@@ -13,7 +20,7 @@ export const plateBearing: Check = {
   source: 'EN 1993-1-8 Tab. 3.4, or AISC 360-16 §J3.10; the job’s rules say which',
   range: 'Round clearance holes, e ≥ 1.2·d_0 by EN Tab. 3.3 (see Edge and pitch)',
   evaluate(r, s, w) {
-    const parts = { d: r.d, d0: r.d0, t: r.plateThickness, fu: r.plateMetal.fu, fub: r.grade.fub, gamma: r.factors.onBreak };
+    const parts = { d: r.d, d0: r.d0, t: bearingThickness(r), fu: r.plateMetal.fu, fub: r.grade.fub, gamma: r.factors.onBreak };
     return worst(r.bolts, w, (b, i, w) => {
       const v = s.inPlane.shears[i]!;
       const demand = shearOn(r, s, i, w);

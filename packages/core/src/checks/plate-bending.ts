@@ -24,7 +24,8 @@ function stubAt(r: Resolved, b: PlacedBolt, Ft: number): TStub {
     m: gap,
     e: alongTo(r.plate, b, out),
     p: tributaryLength(r, b, left(out), gap),
-    t: r.plateThickness,
+    // Loose plates bend each for itself: Σt², as one of t·√n.
+    t: r.plateThickness * Math.sqrt(r.plateLayers),
     fy: r.plateMetal.fy,
     fu: r.plateMetal.fu,
     d: r.d,
@@ -46,7 +47,10 @@ const bent: BoltCheck = {
     const EN = r.rules === 'EN';
     const capacity = EN ? tStubEN(stub, w) : tStubAISC(stub, w);
     if (w.recording) {
-      const other = EN ? tStubAISC(stub, new Working(false)) : tStubEN(stub, new Working(false));
+      const silent = new Working(false);
+      const by: Resolved = { ...r, rules: EN ? 'AISC' : 'EN' };
+      const theirs = stubAt(by, bolt, tensionResistance(by, silent));
+      const other = EN ? tStubAISC(theirs, silent) : tStubEN(theirs, silent);
       w.found(EN ? 'T_avail' : 'F_T.Rd', other, 'N', `for comparison, by ${EN ? 'AISC Part 9' : 'EN 1993-1-8 §6.2.4'}; not used`);
     }
     return capacity;

@@ -1,31 +1,101 @@
 import { baseBearing } from './base-bearing';
+import { blockTearing } from './block-tearing';
 import { boltCombined } from './bolt-combined';
 import { boltShear } from './bolt-shear';
 import { boltTension } from './bolt-tension';
 import type { Check } from './check';
+import { deflection } from './deflection';
 import { edgeAndPitch } from './edge-and-pitch';
+import { fold } from './fold';
+import { sectionCrush } from './hollow/section-crush';
+import { wallFace } from './hollow/wall-face';
+import { localDishing } from './local-dishing';
+import { lugBearing, lugSideways } from './lug/lug-bearing';
+import { lugEnd, lugFracture, lugShear, lugTension } from './lug/lug-strength';
+import { pinBending, pinShear } from './lug/pin';
+import { netSection } from './net-section';
 import { nutClassCheck } from './nut-class';
 import { nutThread } from './nut-thread';
 import { plateBearing } from './plate-bearing';
 import { plateBending } from './plate-bending';
+import { jointOpens } from './preload/joint-opens';
+import { slip } from './preload/slip';
 import { pullThrough } from './pull-through';
+import { punching } from './punching';
+import { rowShare } from './row-share';
+import { coreShear } from './sandwich/core-shear';
 import { skinBearing } from './skin-bearing';
 import { skinBending } from './skin-bending';
+import { boltBending, spacer } from './spacers';
+import { threadEngaged } from './thread-engaged';
+import { groupTearOut } from './timber/group-tear-out';
+import { lagWithdrawal } from './timber/lag-withdrawal';
+import { timberBending } from './timber/timber-bending';
+import { timberJoint } from './timber/timber-joint';
+import { timberSpacing } from './timber/timber-spacing';
 import { washerCrush } from './washer-crush';
+import { washerDishing } from './washer-dishing';
+import { doublerWeld } from './weld/doubler-weld';
+import { fittingWeld } from './weld/fitting-weld';
+import { weldSize } from './weld/weld-size';
+import { access, stackHeight, wrenchRoom } from './whole/access';
+import { bedAnchors } from './whole/bed-anchors';
+import { bond } from './whole/bond';
+import { galvanic } from './whole/galvanic';
+import { packRules } from './whole/pack-rules';
 
-/** Every check, in section order from fitting to structure. A new check is one line here. */
+/** Every check, in section order from fitting to structure, then what concerns the joint as a whole. A new check is one line here. */
 export const CHECKS: readonly Check[] = [
+  lugTension,
+  lugFracture,
+  lugShear,
+  lugEnd,
+  lugBearing,
+  lugSideways,
+  pinShear,
+  pinBending,
+  fittingWeld,
+  doublerWeld,
+  weldSize,
   baseBearing,
   boltTension,
   boltShear,
   boltCombined,
+  boltBending,
+  rowShare,
+  jointOpens,
+  slip,
   nutClassCheck,
   nutThread,
+  threadEngaged,
   plateBending,
   plateBearing,
+  punching,
+  netSection,
+  blockTearing,
   edgeAndPitch,
+  fold,
+  spacer,
   pullThrough,
   washerCrush,
+  washerDishing,
   skinBearing,
+  localDishing,
   skinBending,
+  deflection,
+  coreShear,
+  timberJoint,
+  lagWithdrawal,
+  timberSpacing,
+  groupTearOut,
+  timberBending,
+  wallFace,
+  sectionCrush,
+  bedAnchors,
+  bond,
+  galvanic,
+  access,
+  wrenchRoom,
+  stackHeight,
+  packRules,
 ];

@@ -50,7 +50,7 @@ describe('a version 1 file', () => {
     z: q(2),
   };
 
-  it('is read as version 2 with its loads and its one γF on both kinds of load', () => {
+  it('is read as today’s version with its loads and its one γF on both kinds of load', () => {
     const read = readJob(old([winch, free]));
     if ('refusals' in read) throw new Error(JSON.stringify(read.refusals));
     expect(read.job.practice).toMatchObject({ gammaG: 1.4, gammaQ: 1.4 });
@@ -60,6 +60,31 @@ describe('a version 1 file', () => {
   });
   it('is refused by name where it was never right', () =>
     expect(said(old([{ ...winch, pull: q(-1) }]))).toMatch(/loads\[0\].values.pull.v: Rated pull.*over 0/));
+});
+
+describe('a version 2 file', () => {
+  const { joint: _j, welds: _w, limits: _l, packs: _p, ownStock: _o, ...rest } = JSON.parse(text);
+  const { layers: _n, ...plate } = rest.plate;
+  const old = (change: Record<string, unknown> = {}) => JSON.stringify({ ...rest, version: 2, plate, ...change });
+  it('is read with the joint it was counted with then, and comes to the same', () => {
+    const read = readJob(old());
+    if ('refusals' in read) throw new Error(JSON.stringify(read.refusals));
+    expect(read.job).toEqual(testJob());
+    expect(readJob(writeJob(read.job))).toEqual(read);
+  });
+  it.each([
+    ['sandwich', { nearFace: 3, farFace: 3 }, { core: 'balsa' }, 'coreCrush'],
+    ['timber', {}, { grade: 'C24' }, 'endGrain'],
+    ['hollow', { wall: 5 }, { metal: 'S355' }, 'width'],
+    ['bed', {}, {}, 'strength'],
+  ])('a %s skin gains what it now needs, marked assumed', (kind, lengths, words, added) => {
+    const { thickness, spanX, spanY, aft, starboard, bedModulus } = rest.skin;
+    const own = Object.fromEntries(Object.entries(lengths).map(([k, v]) => [k, { v, text: `${v} mm`, from: 'measured' }]));
+    const read = readJob(old({ skin: { kind, ...own, ...words, thickness, spanX, spanY, aft, starboard, bedModulus } }));
+    if ('refusals' in read) throw new Error(JSON.stringify(read.refusals));
+    expect(read.job.skin).toMatchObject({ kind, [added]: { from: 'assumed' } });
+  });
+  it('is refused by name where it was never right', () => expect(said(old({ plate: 3 }))).toMatch(/plate: /));
 });
 
 describe('a file that is not right is refused by path and range', () => {

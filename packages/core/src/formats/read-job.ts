@@ -3,6 +3,7 @@ import type { z } from 'zod';
 import { FORMAT, Job, VERSION } from '../job/schema';
 import { refuse, type Refusal } from '../units/refusal';
 import { fromVersion1 } from './older/version-1';
+import { fromVersion2 } from './older/version-2';
 
 /** Largest job file read, bytes. */
 export const MAX_FILE = 2_000_000;
@@ -47,11 +48,26 @@ export function readJobData(data: unknown): ReadJob {
       refusals: [refuse('format', `this is not a job file (format ${JSON.stringify(head?.format) ?? 'missing'})`, `"${FORMAT}"`)],
     };
   }
-  if (head.version !== VERSION && head.version !== 1) {
+  const current = asCurrent(head as Record<string, unknown>);
+  if (!current) {
     return { refusals: [refuse('version', `version ${JSON.stringify(head.version)} is not known here`, `1 to ${VERSION}`)] };
   }
-  const read = Job.safeParse(head.version === 1 ? fromVersion1(head as Record<string, unknown>) : data);
+  const read = Job.safeParse(current);
   return read.success ? { job: read.data } : { refusals: refusalsOf(read.error) };
+}
+
+/** The document brought to today's version, one step at a time; undefined where its version is not known. */
+function asCurrent(data: Record<string, unknown>): Record<string, unknown> | undefined {
+  switch (data['version']) {
+    case 1:
+      return fromVersion2(fromVersion1(data));
+    case 2:
+      return fromVersion2(data);
+    case VERSION:
+      return data;
+    default:
+      return undefined;
+  }
 }
 
 /** Zod's issues as refusals: `bolts.items[2].x`. */

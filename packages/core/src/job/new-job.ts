@@ -1,4 +1,5 @@
 import { FORMAT, VERSION, type Job } from './schema';
+import { EMPTY_STOCK, noWelds, plainJoint, NO_LIMITS } from './plain-joint';
 import { emptySurvey } from './survey';
 import { assumed, fromSheet } from './values';
 
@@ -40,7 +41,7 @@ export function newJob(id: string, name: string, units: Job['units'] = 'mm'): Jo
       starboard: assumed(200, '200 mm'),
       bedModulus: assumed(30_000, '30000 MPa'),
     },
-    plate: { x0: -115, x1: 115, y0: -105, y1: 105, corner: 12, metal: 'S275', thickness: fromSheet(8, '8 mm') },
+    plate: { x0: -115, x1: 115, y0: -105, y1: 105, corner: 12, metal: 'S275', thickness: fromSheet(8, '8 mm'), layers: 1 },
     bolts: {
       size: 'M10',
       class: '8.8',
@@ -54,6 +55,11 @@ export function newJob(id: string, name: string, units: Job['units'] = 'mm'): Jo
       ],
     },
     far: { kind: 'plate', metal: 'S275', thickness: fromSheet(5, '5 mm') },
+    joint: plainJoint(),
+    welds: noWelds(),
+    limits: NO_LIMITS,
+    packs: ['EN'],
+    ownStock: EMPTY_STOCK,
     survey: emptySurvey(),
   };
 }

@@ -1,4 +1,13 @@
-import { lengthRange as length, type FieldRange } from '../units/field-range';
+import { forceRange, lengthRange as length, ratioRange, type FieldRange } from '../units/field-range';
+
+/** A stress in MPa. */
+const stress = (label: string, max: number): FieldRange => ({
+  label,
+  dimension: 'stress',
+  above: 0,
+  max,
+  allowed: `over 0 up to ${max} MPa`,
+});
 
 /** What each number of a job may be, apart from the loads' own fields. One table for the form, the file and the command line. */
 export const RANGES = {
@@ -31,6 +40,31 @@ export const RANGES = {
   nearFace: length('Near face thickness', 50),
   farFace: length('Far face thickness', 50),
   wall: length('Wall thickness', 50),
+  sectionWidth: length('Section width', 1000),
+  endGrain: length('End grain to the nearest bolt', 5000),
+  coreCrush: stress('Core, crush strength', 100),
+  coreShear: stress('Core, shear strength', 50),
+  coreModulus: stress('Core, shear modulus', 2000),
+  bedStrength: stress('Bed, crush strength', 500),
+  engagement: length('Thread engaged', 300),
+  insert: forceRange('Pull-out of the insert'),
+  preload: ratioRange('Preload, part of proof', 0.1, 0.9),
+  friction: ratioRange('Slip factor μ', 0.05, 0.6),
+  bondStrength: stress('Strength of the bond', 60),
+  packer: length('Packing height', 200),
+  tubeOutside: length('Sleeve or plug, outside', 200),
+  throat: length('Weld throat a', 30),
+  stitch: length('Stitch', 500),
+  plug: length('Plug weld diameter', 60),
+  filler: stress('Filler strength F_EXX', 1000),
+  lug: length('Lug thickness', 200),
+  lugWidth: length('Lug width', 1000),
+  cheek: length('Cheek plate', 100, '0'),
+  foldRadius: length('Inside bend radius', 200),
+  foldHeight: length('Bent leg', 500),
+  deflectionLimit: length('Most deflection', 500, '0'),
+  deflectionRatio: { label: 'Span over deflection', dimension: 'ratio', min: 0, max: 1000, allowed: '0 (no limit) to 1000' },
+  stackLimit: length('Most that stands out', 500, '0'),
 } as const satisfies Record<string, FieldRange>;
 
 export type RangeName = keyof typeof RANGES;

@@ -1,10 +1,10 @@
 import { collinear, distance, type Point, type Rect } from '../geometry/points';
 import { contains, heightOf, nearestEdge, nearestPoint, rectAbout, upright, widthOf } from '../geometry/rects';
-import { fastenerClass, type FastenerClass } from '../stock/fastener-classes';
+import { FASTENER_CLASSES, fastenerClass, type FastenerClass } from '../stock/fastener-classes';
 import { fastenerSize, stressArea, type FastenerSize } from '../stock/fasteners';
 import { metal, type Metal } from '../stock/metals';
-import { nutClass, type NutClass } from '../stock/nuts';
-import { laminate, plywood, sheet, UNJUDGED, type SkinStrength } from '../stock/skins';
+import { NUT_CLASSES, nutClass, type NutClass } from '../stock/nuts';
+import { bed, hollowWall, laminate, plywood, sandwich, sheet, timber, type SkinStrength } from '../stock/skins';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
 import type { Job } from './schema';
@@ -44,6 +44,11 @@ export interface Resolved {
   readonly plate: Rect;
   readonly plateThickness: number;
   readonly plateMetal: Metal;
+  /** Loose plates of that thickness on each other. */
+  readonly plateLayers: number;
+  readonly job: Job;
+  readonly lugMetal: Metal | undefined;
+  readonly pinGrade: FastenerClass | undefined;
   readonly skin: SkinStrength;
   readonly skinKind: Job['skin']['kind'];
   readonly skinThickness: number;
@@ -61,31 +66,32 @@ export const isResolved = (r: Resolved | readonly Refusal[]): r is Resolved => !
 /** Looks everything up and refuses what cannot be made or computed; every refusal, not only the first. */
 export function resolve(job: Job): Resolved | readonly Refusal[] {
   const no: Refusal[] = [];
+  const own = job.ownStock.metals;
   const size =
     fastenerSize(job.bolts.size) ??
-    no.push(refuse('bolts.size', `"${job.bolts.size}" is not in the stock list`, 'M5 to M24, 1/4-20 to 3/4-10'));
+    no.push(
+      refuse('bolts.size', `"${job.bolts.size}" is not in the stock list`, 'M5 to M24 coarse and fine, 1/4 to 1 in UNC and UNF'),
+    );
   const grade =
     fastenerClass(job.bolts.class) ??
-    no.push(
-      refuse(
-        'bolts.class',
-        `"${job.bolts.class}" is not in the stock list`,
-        '4.6, 5.8, 8.8, 10.9, A2-70, A4-70, A4-80, Gr 2, Gr 5, Gr 8',
-      ),
-    );
+    no.push(refuse('bolts.class', `"${job.bolts.class}" is not in the stock list`, FASTENER_CLASSES.map((c) => c.id).join(', ')));
   const nut =
     nutClass(job.bolts.nut) ??
-    no.push(
-      refuse('bolts.nut', `"${job.bolts.nut}" is not in the stock list`, '5, 8, 10, A2-70, A4-70, A4-80, Gr 2, Gr 5, Gr 8'),
-    );
+    no.push(refuse('bolts.nut', `"${job.bolts.nut}" is not in the stock list`, NUT_CLASSES.map((n) => n.id).join(', ')));
   const plateMetal =
-    metal(job.plate.metal) ??
+    metal(job.plate.metal, own) ??
     no.push(refuse('plate.metal', `"${job.plate.metal}" is not in the stock list`, 'a metal of the stock list'));
   const farMetal =
     job.far.kind === 'plate'
-      ? (metal(job.far.metal) ??
+      ? (metal(job.far.metal, own) ??
         no.push(refuse('far.metal', `"${job.far.metal}" is not in the stock list`, 'a metal of the stock list')))
       : undefined;
+  const lugMetal =
+    job.lug &&
+    (metal(job.lug.metal, own) ??
+      no.push(refuse('lug.metal', `"${job.lug.metal}" is not in the stock list`, 'a metal of the stock list')));
+  if (job.lug && !fastenerClass(job.lug.pinClass))
+    no.push(refuse('lug.pinClass', `"${job.lug.pinClass}" is not in the stock list`, 'a bolt class of the stock list'));
   const skin =
     skinOf(job) ??
     no.push(
@@ -101,6 +107,7 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
     typeof nut === 'number' ||
     typeof plateMetal === 'number' ||
     typeof farMetal === 'number' ||
+    typeof lugMetal === 'number' ||
     typeof skin === 'number'
   )
     return no;
@@ -109,7 +116,7 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
       refuse(
         'bolts.class',
         `class ${grade.id} is not made in ${size.id}`,
-        size.family === 'metric' ? '4.6 to 10.9, A2, A4 with metric bolts' : 'Gr 2, 5, 8 with inch bolts',
+        size.family === 'metric' ? '4.6 to 12.9, A2, A4 with metric bolts' : 'Gr 2, 5, 8, A325, A490, F593 with inch bolts',
       ),
     );
   if (size.family !== nut.family)
@@ -117,7 +124,7 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
       refuse(
         'bolts.nut',
         `a class ${nut.id} nut is not made in ${size.id}`,
-        size.family === 'metric' ? '5, 8, 10, A2, A4' : 'Gr 2, 5, 8',
+        size.family === 'metric' ? '5, 8, 10, 12, A2, A4' : 'Gr 2, 5, 8, A563-DH, F594',
       ),
     );
   const d0 = size.hole[job.bolts.fit];
@@ -142,6 +149,10 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
     plate: outlineOf(job),
     plateThickness: job.plate.thickness.v,
     plateMetal,
+    plateLayers: job.plate.layers,
+    job,
+    lugMetal,
+    pinGrade: job.lug && fastenerClass(job.lug.pinClass),
     skin,
     skinKind: job.skin.kind,
     skinThickness: job.skin.thickness.v,
@@ -176,16 +187,22 @@ export function panelOf(job: Job): Rect {
 
 function skinOf(job: Job): SkinStrength | undefined {
   const s = job.skin;
+  const own = job.ownStock.metals;
   switch (s.kind) {
     case 'sheet':
-      return sheet(s.metal);
+      return sheet(s.metal, own);
     case 'plywood':
       return plywood(s.grade);
     case 'laminate':
       return laminate(s.glass.v);
-    default:
-      // Recorded, but not judged here: its own checks refuse by name (`skinNotJudged`).
-      return UNJUDGED;
+    case 'sandwich':
+      return sandwich(s.glass.v, { crush: s.coreCrush.v });
+    case 'timber':
+      return timber(s.grade);
+    case 'hollow':
+      return hollowWall(s.metal, own);
+    case 'bed':
+      return bed(s.strength.v);
   }
 }
 

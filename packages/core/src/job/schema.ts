@@ -2,6 +2,9 @@ import { z } from 'zod';
 import { FAMILIES } from '../loads/registry';
 import { Combination, id, Load, name } from '../loads/schema';
 import { Provenance, quantity, rangedNumber as number } from '../units/quantity';
+import { PACK_IDS } from '../stock/packs';
+import { OwnStock } from './own-stock';
+import { Fold, Joint, Limits, Lug, Welds } from './joint';
 import { RANGES } from './ranges';
 import { Survey } from './survey';
 
@@ -15,13 +18,13 @@ export { Provenance, type Quantity } from '../units/quantity';
  * The schema here is the one definition; types, the JSON Schema in docs/ and every edge come from it.
  */
 export const FORMAT = 'mast-shoe/job';
-export const VERSION = 2;
+export const VERSION = 3;
 export const MAX_BOLTS = 60;
 
 const Place = z.strictObject({ id, x: number(RANGES.position), y: number(RANGES.position) });
 
 /** What a sandwich's core is made of. */
-export const CORES = ['PVC foam', 'balsa', 'plywood', 'honeycomb', 'unknown'] as const;
+export const CORES = ['PVC foam', 'PVC foam, dense', 'SAN foam', 'PET foam', 'balsa', 'plywood', 'honeycomb', 'unknown'] as const;
 
 const skinCommon = {
   thickness: quantity(RANGES.skinThickness),
@@ -40,17 +43,29 @@ export const Skin = z.discriminatedUnion('kind', [
     kind: z.literal('sandwich'),
     nearFace: quantity(RANGES.nearFace),
     farFace: quantity(RANGES.farFace),
+    glass: quantity(RANGES.glass),
     core: z.enum(CORES),
+    coreCrush: quantity(RANGES.coreCrush),
+    coreShear: quantity(RANGES.coreShear),
+    coreModulus: quantity(RANGES.coreModulus),
     ...skinCommon,
   }),
-  z.strictObject({ kind: z.literal('timber'), grade: z.string().max(40), ...skinCommon }),
+  z.strictObject({
+    kind: z.literal('timber'),
+    grade: z.string().max(40),
+    grain: z.enum(['x', 'y']),
+    endGrain: quantity(RANGES.endGrain),
+    ...skinCommon,
+  }),
   z.strictObject({
     kind: z.literal('hollow'),
     metal: z.string().max(40),
     wall: quantity(RANGES.wall),
+    width: quantity(RANGES.sectionWidth),
+    through: z.enum(['one wall', 'both walls']),
     ...skinCommon,
   }),
-  z.strictObject({ kind: z.literal('bed'), ...skinCommon }),
+  z.strictObject({ kind: z.literal('bed'), strength: quantity(RANGES.bedStrength), ...skinCommon }),
 ]);
 export type Skin = z.infer<typeof Skin>;
 
@@ -109,6 +124,9 @@ export const Job = z.strictObject({
     corner: number(RANGES.corner),
     metal: z.string().max(40),
     thickness: quantity(RANGES.plateThickness),
+    /** Loose plates of this thickness on each other. */
+    layers: z.number().int().gte(1, 'allowed: 1 to 4').lte(4, 'allowed: 1 to 4'),
+    fold: Fold.optional(),
   }),
   bolts: z.strictObject({
     size: z.string().max(20),
@@ -118,6 +136,14 @@ export const Job = z.strictObject({
     items: z.array(Place).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} bolts`),
   }),
   far: Far,
+  joint: Joint,
+  welds: Welds,
+  lug: Lug.optional(),
+  limits: Limits,
+  /** Rule packs the job is held to. */
+  packs: z.array(z.enum(PACK_IDS)).max(PACK_IDS.length, 'allowed: each pack once'),
+  /** Rows of the shop's own stock that this job uses, so that its file is whole by itself. */
+  ownStock: OwnStock,
   survey: Survey,
 });
 export type Job = z.infer<typeof Job>;

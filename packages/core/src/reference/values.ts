@@ -4,7 +4,6 @@ import { panelMoment, patchResponse } from '../checks/panel-case';
 import { rectAbout } from '../geometry/rects';
 import { withClass } from '../job/bolt-class';
 import { newJob } from '../job/new-job';
-import { isResolved, resolve, type Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { casesOfLoad } from '../loads/cases';
 import { workedLoad } from '../loads/new-load';
@@ -12,18 +11,12 @@ import { BUILDERS } from '../loads/registry';
 import { byFriction, byNutFactor } from '../shop/tightening';
 import { FASTENER_SIZES, fastenerSize, stressArea } from '../stock/fasteners';
 import { Working } from '../working/steps';
+import { fastenersAndPlates } from './fasteners-and-plates';
+import { resolvedOf, type ReferenceValue } from './jobs';
+import { lugsAndWelds } from './lugs-and-welds';
+import { skins } from './skins';
 
-/** A published figure, or one worked outside the program, and what the program makes of the same thing. */
-export interface ReferenceValue {
-  /** Id of the check it holds, or the method's name. */
-  readonly of: string;
-  readonly what: string;
-  readonly source: string;
-  readonly expected: number;
-  /** Allowed relative error: the digits of the source. */
-  readonly within: number;
-  got(): number;
-}
+export type { ReferenceValue };
 
 const LBF = 4.4482216152605;
 const LBFT = 1355.8179483314;
@@ -53,12 +46,6 @@ function bolted(size: string, grade: string, change: (j: Job) => Job = (j) => j)
 
 function capacity(job: Job, link: string): number {
   return evaluate(job).links.find((l) => l.id === link)?.capacity ?? NaN;
-}
-
-function resolvedOf(job: Job): Resolved {
-  const r = resolve(job);
-  if (!isResolved(r)) throw new Error(r.map((x) => `${x.field}: ${x.because}`).join('; '));
-  return r;
 }
 
 type Row = readonly [size: string, grade: string, a: number, b: number];
@@ -290,6 +277,9 @@ export const REFERENCE_VALUES: readonly ReferenceValue[] = [
   ...tightening,
   ...bearing,
   ...plates,
+  ...fastenersAndPlates,
+  ...skins,
+  ...lugsAndWelds,
   ...builders,
 ];
 

@@ -5,18 +5,21 @@ import type { Job } from '../job/schema';
 
 const STEEL_DENSITY = 7850e-9;
 
-/** Clamped thickness under the head, mm: washer, base where the bolt passes it, plate, skin, far side. */
+/** Height of packer or spacer between plate and skin, mm. */
+const packingOf = (r: Resolved): number => (r.job.joint.packing === 'none' ? 0 : r.job.joint.packer.v);
+
+/** Clamped thickness under the head, mm: washer, base where the bolt passes it, plates, packing, skin, far side. */
 export function gripOf(r: Resolved, throughBase: boolean): number {
   const near = r.size.washer.thickness;
   const far = r.far.kind === 'plate' ? r.far.thickness + r.size.washer.thickness : r.far.thickness;
-  return near + (throughBase ? r.baseThickness : 0) + r.plateThickness + r.skinThickness + far;
+  return near + (throughBase ? r.baseThickness : 0) + packingOf(r) + r.plateThickness * r.plateLayers + r.skinThickness + far;
 }
 
 /** Mass of plates, bolts, nuts and washers in kg: outline less corners and holes; bolts as rod of grip + nut + two threads, with head and nut as hexagons. */
 export function massOf(r: Resolved, corner: number): number {
   const n = r.bolts.length;
   const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2 - (n * Math.PI * r.d0 ** 2) / 4;
-  const plate = face * r.plateThickness * r.plateMetal.density * 1e-9;
+  const plate = face * r.plateThickness * r.plateLayers * r.plateMetal.density * 1e-9;
   const backing = r.far.kind === 'plate' ? face * r.far.thickness * r.far.metal.density * 1e-9 : 0;
   const hexagon = (Math.sqrt(3) / 2) * r.size.acrossFlats ** 2;
   const bolts = r.bolts.reduce((sum, b) => {
@@ -31,10 +34,10 @@ export function massOf(r: Resolved, corner: number): number {
 
 /** Rough cost in the shop's money, for comparing only (rates: common practice). */
 export function roughCost(r: Resolved, corner: number): number {
-  const sheets = r.far.kind === 'plate' ? 2 : 1;
+  const sheets = r.plateLayers + (r.far.kind === 'plate' ? 1 : 0);
   const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2;
   const metalCost =
-    face * r.plateThickness * r.plateMetal.density * 1e-9 * RATES.perKg[r.plateMetal.group] +
+    face * r.plateThickness * r.plateLayers * r.plateMetal.density * 1e-9 * RATES.perKg[r.plateMetal.group] +
     (r.far.kind === 'plate' ? face * r.far.thickness * r.far.metal.density * 1e-9 * RATES.perKg[r.far.metal.group] : 0);
   const cut = ((widthOf(r.plate) + heightOf(r.plate)) / 500) * RATES.perMetreCut * sheets;
   const holes = r.bolts.length * RATES.perHole * (sheets + 1);
@@ -46,7 +49,7 @@ export function roughCost(r: Resolved, corner: number): number {
 /** Rough minutes to make and fit it, for comparing only (rates: common practice): thicker metal drills and cuts slower. */
 export function roughMinutes(r: Resolved): number {
   const slow = (t: number) => 0.5 + t / 12;
-  const sheets = [r.plateThickness, ...(r.far.kind === 'plate' ? [r.far.thickness] : [])];
+  const sheets = [...Array<number>(r.plateLayers).fill(r.plateThickness), ...(r.far.kind === 'plate' ? [r.far.thickness] : [])];
   const edge = (2 * (widthOf(r.plate) + heightOf(r.plate))) / 1000;
   const made = sheets.reduce(
     (sum, t) => sum + slow(t) * (edge * RATES.minutesPerMetreCut + r.bolts.length * RATES.minutesPerHole),

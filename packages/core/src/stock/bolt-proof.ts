@@ -1,6 +1,6 @@
 /**
  * Proof stress and yield of bolts for tightening, MPa, for d up to 16 mm and over: ISO 898-1 Tab. 3 (S_p, R_p0.2),
- * SAE J429 (85 and 120 ksi, 55 ksi up to 3/4 in; yields memory). Stainless has no proof load: ISO 3506-1's R_p0.2 stands for both.
+ * SAE J429 (85 and 120 ksi, 55 ksi up to 3/4 in; yields memory), ASTM F3125 (85 and 120 ksi). Stainless has no proof load: ISO 3506-1's R_p0.2 stands for both.
  */
 export interface BoltProof {
   readonly proof: readonly [upTo16: number, over16: number];
@@ -14,12 +14,18 @@ export const BOLT_PROOF: Readonly<Record<string, BoltProof>> = {
   '5.8': both(380, 420),
   '8.8': { proof: [580, 600], yield: [640, 660] },
   '10.9': both(830, 940),
+  '12.9': both(970, 1100),
+  'A2-50': both(210, 210),
+  'A4-50': both(210, 210),
   'A2-70': both(450, 450),
   'A4-70': both(450, 450),
   'A4-80': both(600, 600),
   'Gr 2': both(379, 393),
   'Gr 5': both(586, 634),
   'Gr 8': both(827, 896),
+  A325: both(586, 634),
+  A490: both(827, 896),
+  F593: both(448, 448),
 };
 
 export const proofOf = (id: string, d: number): number => BOLT_PROOF[id]!.proof[d <= 16 ? 0 : 1];

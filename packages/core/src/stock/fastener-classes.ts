@@ -3,7 +3,7 @@ import type { ThreadFamily } from './fasteners';
 /**
  * Strength classes. f_ub, f_yb in MPa; α_v is the shear factor with threads in the shear plane.
  * Sources: ISO 898-1 and EN 1993-1-8 Tab. 3.1 and 3.4 (4.6, 8.8: α_v 0.6; 5.8, 10.9, 12.9: 0.5); ISO 3506-1 with
- * EN 1993-1-4 §6.2 (stainless, threads in plane 0.5); SAE J429 (grades 2, 5, 8 up to 3/4 in), for which α_v 0.5 is
+ * EN 1993-1-4 §6.2 (stainless, threads in plane 0.5); SAE J429 (grades 2, 5, 8), ASTM F3125, F593, for which α_v 0.5 is
  * taken as for 10.9 since EN gives no value (common practice).
  */
 export interface FastenerClass {
@@ -26,12 +26,26 @@ export const FASTENER_CLASSES: readonly FastenerClass[] = [
   { id: '5.8', family: 'metric', fub: 500, fyb: 400, alphaV: 0.5, source: 'ISO 898-1; EN 1993-1-8 Tab. 3.1', ...carbon },
   { id: '8.8', family: 'metric', fub: 800, fyb: 640, alphaV: 0.6, source: 'ISO 898-1; EN 1993-1-8 Tab. 3.1', ...carbon },
   { id: '10.9', family: 'metric', fub: 1000, fyb: 900, alphaV: 0.5, source: 'ISO 898-1; EN 1993-1-8 Tab. 3.1', ...carbon },
+  {
+    id: '12.9',
+    family: 'metric',
+    fub: 1200,
+    fyb: 1080,
+    alphaV: 0.5,
+    source: 'ISO 898-1; hydrogen embrittlement when plated',
+    ...carbon,
+  },
+  { id: 'A2-50', family: 'metric', fub: 500, fyb: 210, ...stainless },
+  { id: 'A4-50', family: 'metric', fub: 500, fyb: 210, ...stainless },
   { id: 'A2-70', family: 'metric', fub: 700, fyb: 450, ...stainless },
   { id: 'A4-70', family: 'metric', fub: 700, fyb: 450, ...stainless },
   { id: 'A4-80', family: 'metric', fub: 800, fyb: 600, ...stainless },
   { id: 'Gr 2', family: 'inch', fub: 510, fyb: 393, alphaV: 0.5, source: 'SAE J429', ...carbon },
   { id: 'Gr 5', family: 'inch', fub: 827, fyb: 634, alphaV: 0.5, source: 'SAE J429', ...carbon },
   { id: 'Gr 8', family: 'inch', fub: 1034, fyb: 896, alphaV: 0.5, source: 'SAE J429', ...carbon },
+  { id: 'A325', family: 'inch', fub: 827, fyb: 634, alphaV: 0.5, source: 'ASTM F3125 A325: 120 and 92 ksi', ...carbon },
+  { id: 'A490', family: 'inch', fub: 1034, fyb: 896, alphaV: 0.5, source: 'ASTM F3125 A490: 150 and 130 ksi', ...carbon },
+  { id: 'F593', family: 'inch', fub: 690, fyb: 448, ...stainless, source: 'ASTM F593 group 1 CW: 100 and 65 ksi' },
 ];
 
 export function fastenerClass(id: string): FastenerClass | undefined {

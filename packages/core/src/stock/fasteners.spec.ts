@@ -49,7 +49,7 @@ it('every stock row is possible: hole over bolt, washer over hole, ratio f_yb un
     expect(stressArea(s)).toBeLessThan((Math.PI * s.d ** 2) / 4);
   }
   for (const c of FASTENER_CLASSES) expect(c.fyb).toBeLessThan(c.fub);
-  expect(classesFor('inch').map((c) => c.id)).toEqual(['Gr 2', 'Gr 5', 'Gr 8']);
+  expect(classesFor('inch').map((c) => c.id)).toEqual(['Gr 2', 'Gr 5', 'Gr 8', 'A325', 'A490', 'F593']);
 });
 
 it('ISO 898-1 class names carry their own strengths: x.y is f_ub 100·x, f_yb 10·x·y', () => {

@@ -1,15 +1,15 @@
-/**
- * Plate and sheet metals: f_y, f_u, E in MPa, density in kg/m³, ν 0.3.
- * Sources: EN 10025-2 (S235–S355, t ≤ 40 mm; f_u of S355 is the standard's lower bound 470), EN 1993-1-4 Tab. 2.1
- * (hot-rolled strip, from memory), EN 1999-1-1 Tab. 3.2 (5083-H111; 6082-T6 at its 6 < t ≤ 12.5 mm row, from memory).
- * `gauges` says which gauge table belongs to the metal.
- */
 import type { GaugeTable } from '../units/gauges';
 
+/**
+ * Plate and sheet metals, and laminates used as plate: f_y, f_u, E in MPa, density in kg/m³, ν 0.3. Thickness rows of the
+ * standards are taken at the plate thicknesses of this trade (up to 16 mm for steels over S355).
+ * A laminate has no yield: its f_y is its bending strength, its f_u its tensile strength.
+ * `gauges` says which gauge table belongs to the metal.
+ */
 export interface Metal {
   readonly id: string;
   readonly name: string;
-  readonly group: 'steel' | 'stainless' | 'aluminium';
+  readonly group: 'steel' | 'stainless' | 'aluminium' | 'titanium' | 'bronze' | 'laminate';
   readonly fy: number;
   readonly fu: number;
   readonly E: number;
@@ -18,86 +18,93 @@ export interface Metal {
   readonly source: string;
 }
 
-export const METALS: readonly Metal[] = [
-  {
-    id: 'S235',
-    name: 'Steel S235',
-    group: 'steel',
-    fy: 235,
-    fu: 360,
+type Row = readonly [id: string, name: string, fy: number, fu: number, source: string, E?: number, density?: number];
+
+const GROUPS: Readonly<Record<Metal['group'], { E: number; density: number; gauges: GaugeTable; rows: readonly Row[] }>> = {
+  steel: {
     E: 210_000,
     density: 7850,
     gauges: 'steel',
-    source: 'EN 10025-2',
+    rows: [
+      ['S235', 'Steel S235', 235, 360, 'EN 10025-2'],
+      ['S275', 'Steel S275', 275, 430, 'EN 1993-1-1 Tab. 3.1'],
+      ['S355', 'Steel S355', 355, 470, 'EN 10025-2'],
+      ['S420', 'Steel S420', 420, 520, 'EN 10025-3 (memory)'],
+      ['S460', 'Steel S460', 460, 540, 'EN 10025-3 (memory)'],
+      ['S690', 'Steel S690', 690, 770, 'EN 10025-6 (memory)'],
+      ['A36', 'Steel A36', 248, 400, 'ASTM A36: 36 and 58 ksi'],
+      ['A572-50', 'Steel A572 grade 50', 345, 448, 'ASTM A572: 50 and 65 ksi'],
+    ],
   },
-  {
-    id: 'S275',
-    name: 'Steel S275',
-    group: 'steel',
-    fy: 275,
-    fu: 430,
-    E: 210_000,
-    density: 7850,
-    gauges: 'steel',
-    source: 'EN 1993-1-1 Tab. 3.1',
-  },
-  {
-    id: 'S355',
-    name: 'Steel S355',
-    group: 'steel',
-    fy: 355,
-    fu: 470,
-    E: 210_000,
-    density: 7850,
-    gauges: 'steel',
-    source: 'EN 10025-2',
-  },
-  {
-    id: '304',
-    name: 'Stainless 304 (1.4301)',
-    group: 'stainless',
-    fy: 210,
-    fu: 520,
-    E: 200_000,
-    density: 7900,
-    gauges: 'steel',
-    source: 'EN 1993-1-4 Tab. 2.1 (memory)',
-  },
-  {
-    id: '316',
-    name: 'Stainless 316 (1.4401)',
-    group: 'stainless',
-    fy: 220,
-    fu: 530,
+  stainless: {
     E: 200_000,
     density: 8000,
     gauges: 'steel',
-    source: 'EN 1993-1-4 Tab. 2.1 (memory)',
+    rows: [
+      ['304', 'Stainless 304 (1.4301)', 210, 520, 'EN 1993-1-4 Tab. 2.1 (memory)', 200_000, 7900],
+      ['316', 'Stainless 316 (1.4401)', 220, 530, 'EN 1993-1-4 Tab. 2.1 (memory)'],
+    ],
   },
-  {
-    id: '5083-H111',
-    name: 'Aluminium 5083-H111',
-    group: 'aluminium',
-    fy: 125,
-    fu: 275,
-    E: 70_000,
-    density: 2660,
-    gauges: 'aluminium',
-    source: 'EN 1999-1-1 Tab. 3.2b (memory)',
-  },
-  {
-    id: '6082-T6',
-    name: 'Aluminium 6082-T6',
-    group: 'aluminium',
-    fy: 255,
-    fu: 300,
+  aluminium: {
     E: 70_000,
     density: 2700,
     gauges: 'aluminium',
-    source: 'EN 1999-1-1 Tab. 3.2b (memory)',
+    rows: [
+      ['5052-H32', 'Aluminium 5052-H32', 160, 215, 'ASTM B209: 23 and 31 ksi (memory)', 70_000, 2680],
+      ['5083-H111', 'Aluminium 5083-H111', 125, 275, 'EN 1999-1-1 Tab. 3.2b (memory)', 70_000, 2660],
+      ['6061-T6', 'Aluminium 6061-T6', 240, 290, 'ASTM B209: 35 and 42 ksi'],
+      ['6082-T6', 'Aluminium 6082-T6', 255, 300, 'EN 1999-1-1 Tab. 3.2b (memory)'],
+    ],
   },
-];
+  titanium: {
+    E: 105_000,
+    density: 4510,
+    gauges: 'steel',
+    rows: [
+      ['Ti-2', 'Titanium grade 2', 275, 345, 'ASTM B265: 40 and 50 ksi'],
+      ['Ti-5', 'Titanium grade 5 (6Al-4V)', 828, 895, 'ASTM B265: 120 and 130 ksi', 114_000, 4430],
+    ],
+  },
+  bronze: {
+    E: 110_000,
+    density: 8530,
+    gauges: 'steel',
+    rows: [
+      ['C655', 'Silicon bronze C65500', 145, 380, 'half-way annealed plate, handbook (memory)', 105_000],
+      ['C954', 'Aluminium bronze C95400', 205, 515, 'ASTM B148: 30 and 75 ksi', 107_000, 7450],
+    ],
+  },
+  laminate: {
+    E: 20_000,
+    density: 1850,
+    gauges: 'steel',
+    rows: [
+      ['G-10', 'Glass-epoxy plate G-10', 380, 260, 'NEMA LI 1, weaker direction (memory); replace by the maker’s', 16_500, 1850],
+      ['CFRP', 'Carbon plate, quasi-isotropic', 400, 450, 'generic data (memory); replace by the maker’s', 45_000, 1550],
+    ],
+  },
+};
 
-export function metal(id: string): Metal | undefined {
+const rowsOf = (group: Metal['group']): readonly Metal[] => {
+  const g = GROUPS[group];
+  return g.rows.map(([id, name, fy, fu, source, E = g.E, density = g.density]) => ({
+    id,
+    name,
+    group,
+    fy,
+    fu,
+    E,
+    density,
+    gauges: g.gauges,
+    source,
+  }));
+};
+
+export const METALS: readonly Metal[] = (Object.keys(GROUPS) as Metal['group'][]).flatMap(rowsOf);
+
+/** A row the shop wrote itself is looked up first; its ids start with "own-", so it never stands for a built-in one. */
+export function metal(id: string, own: readonly Omit<Metal, 'gauges'>[] = []): Metal | undefined {
+  const mine = own.find((m) => m.id === id);
+  if (mine) return { ...mine, gauges: GROUPS[mine.group].gauges };
   return METALS.find((m) => m.id === id);
 }

@@ -3,7 +3,7 @@
  * `perKg` by metal group, `perBolt` is nut-bolt-washers as a base price times d² over 100 mm², `perHole` and `perMetreCut` in the same money.
  */
 export const RATES = {
-  perKg: { steel: 2.5, stainless: 7, aluminium: 8 },
+  perKg: { steel: 2.5, stainless: 7, aluminium: 8, titanium: 60, bronze: 18, laminate: 30 },
   perHole: 1.5,
   perMetreCut: 4,
   perBolt: 0.9,

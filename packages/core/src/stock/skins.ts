@@ -1,4 +1,5 @@
-import { metal } from './metals';
+import { metal, type Metal } from './metals';
+import { TIMBER_GAMMA, timberRow } from './timber';
 
 /**
  * What carries the plate. Strengths in MPa as characteristic values; `basis` says whether bending is governed by
@@ -24,27 +25,6 @@ export interface SkinStrength {
   readonly gammaM: number;
   readonly source: string;
 }
-
-/**
- * Sandwich, timber, hollow section and bed are written down in Measure, but their own checks are not built yet:
- * the bolts and plates are judged, and every check of the skin refuses. No strength is made up for them.
- */
-export const UNJUDGED: SkinStrength = {
-  name: 'not judged',
-  basis: 'break',
-  bending: NaN,
-  E: NaN,
-  nu: NaN,
-  crush: NaN,
-  punch: NaN,
-  bearing: () => NaN,
-  fu: NaN,
-  gammaM: NaN,
-  source: '',
-};
-
-/** Strength classes of timber as they are asked for (EN 338); their values come with the timber checks. */
-export const TIMBER_CLASSES = ['C16', 'C24', 'C30', 'D30', 'D40', 'D50'] as const;
 
 /**
  * Solid hand-laid glass laminate by glass content ψ (mass fraction), ISO 12215-5 Annex C (memory):
@@ -108,8 +88,8 @@ export function plywood(id: string): SkinStrength | undefined {
   );
 }
 
-export function sheet(metalId: string): SkinStrength | undefined {
-  const m = metal(metalId);
+export function sheet(metalId: string, own: readonly Omit<Metal, 'gauges'>[] = []): SkinStrength | undefined {
+  const m = metal(metalId, own);
   return (
     m && {
       name: `${m.name} sheet`,
@@ -126,3 +106,64 @@ export function sheet(metalId: string): SkinStrength | undefined {
     }
   );
 }
+
+/** Wall of a hollow section: the metal's own strength; how the wall bends is a link of its own. */
+export function hollowWall(metalId: string, own: readonly Omit<Metal, 'gauges'>[] = []): SkinStrength | undefined {
+  const s = sheet(metalId, own);
+  return s && { ...s, name: s.name.replace(/ sheet$/, ' hollow section') };
+}
+
+/**
+ * Faces and core of a sandwich. The faces are hand-laid glass laminate of content ψ; what presses on the skin presses on the
+ * core, so crush is the core's. Bending strength and modulus are the faces' in tension and compression:
+ * tensile 800ψ² − 80ψ + 37, compressive 150ψ + 72, in-plane E 38000ψ − 5000 (ISO 12215-5 Annex C, memory).
+ */
+export function sandwich(psi: number, core: { readonly crush: number }): SkinStrength {
+  const face = laminate(psi);
+  return {
+    ...face,
+    name: `Sandwich, faces of glass ${Math.round(psi * 100)} %`,
+    bending: Math.min(800 * psi ** 2 - 80 * psi + 37, 150 * psi + 72),
+    E: 38_000 * psi - 5000,
+    crush: core.crush,
+    source: 'faces ISO 12215-5 Annex C (memory); core generic, replace by the maker’s',
+  };
+}
+
+/**
+ * Solid timber: embedment along the grain 0.082·(1 − 0.01·d)·ρ_k (EN 1995-1-1 eq. 8.32), 3·f_c,90 under a washer
+ * (§8.5.2(2)), bending along the grain.
+ */
+export function timber(grade: string): SkinStrength | undefined {
+  const t = timberRow(grade);
+  return (
+    t && {
+      name: `Timber ${t.id}`,
+      basis: 'break',
+      bending: t.fm,
+      E: t.E05,
+      nu: 0,
+      crush: 3 * t.fc90,
+      punch: t.fv,
+      bearing: (d) => 0.082 * (1 - 0.01 * d) * t.rhoK,
+      fu: 0,
+      gammaM: TIMBER_GAMMA,
+      source: 'EN 338 (memory); EN 1995-1-1 §8.5',
+    }
+  );
+}
+
+/** A solid bed, such as concrete or a casting: only its crush strength is known; bolts in it are the anchor maker's. */
+export const bed = (strength: number): SkinStrength => ({
+  name: 'Solid bed',
+  basis: 'break',
+  bending: 0,
+  E: 30_000,
+  nu: 0.2,
+  crush: strength,
+  punch: 0,
+  bearing: () => 0,
+  fu: 0,
+  gammaM: 1.5,
+  source: 'strength as given in the job; γ_M 1.5 (EN 1992-1-1)',
+});

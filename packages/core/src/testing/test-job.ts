@@ -26,3 +26,8 @@ export function resolved(job: Job): Resolved {
   if (!isResolved(r)) throw new Error(r.map((x) => `${x.field}: ${x.because}`).join('; '));
   return r;
 }
+
+/** The job with another plate thickness, mm. */
+export const plateThickness =
+  (t: number) =>
+  (j: Job): Job => ({ ...j, plate: { ...j.plate, thickness: fromSheet(t, `${t} mm`) } });

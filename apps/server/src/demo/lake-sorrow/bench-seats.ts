@@ -40,7 +40,7 @@ export function benchSeat(): Job {
       starboard: assumed(310, '310 mm'),
       bedModulus: assumed(30_000, '30000 MPa'),
     },
-    plate: { x0: -110, x1: 110, y0: -85, y1: 85, corner: 10, metal: 'S235', thickness: mm(4) },
+    plate: { x0: -110, x1: 110, y0: -85, y1: 85, corner: 10, metal: 'S235', thickness: mm(4), layers: 1 },
     bolts: { size: 'M8', class: '8.8', nut: '8', fit: 'medium', items: four(88, 62) },
     far: { kind: 'plate', metal: 'S275', thickness: mm(3) },
     survey: benchSurvey(job.survey),

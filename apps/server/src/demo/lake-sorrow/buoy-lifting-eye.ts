@@ -48,7 +48,16 @@ export function buoyLiftingEye(): Job {
       starboard: measured(152.4, '6"'),
       bedModulus: assumed(30_000, '30000 MPa'),
     },
-    plate: { x0: -101.6, x1: 101.6, y0: -76.2, y1: 76.2, corner: 12.7, metal: 'S275', thickness: fromSheet(12.7, '1/2 in') },
+    plate: {
+      x0: -101.6,
+      x1: 101.6,
+      y0: -76.2,
+      y1: 76.2,
+      corner: 12.7,
+      metal: 'S275',
+      thickness: fromSheet(12.7, '1/2 in'),
+      layers: 1,
+    },
     bolts: { size: '1/2-13', class: 'Gr 5', nut: 'Gr 5', fit: 'medium', items: four(76.2, 50.8) },
     far: { kind: 'plate', metal: 'S275', thickness: fromSheet(9.525, '3/8 in') },
   };

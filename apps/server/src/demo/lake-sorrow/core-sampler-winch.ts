@@ -46,7 +46,7 @@ export function coreSamplerWinch(): Job {
       starboard: measured(186),
       bedModulus: assumed(8000, '8000 MPa'),
     },
-    plate: { x0: -140, x1: 140, y0: -120, y1: 120, corner: 15, metal: '6082-T6', thickness: mm(12) },
+    plate: { x0: -140, x1: 140, y0: -120, y1: 120, corner: 15, metal: '6082-T6', thickness: mm(12), layers: 1 },
     bolts: { size: 'M8', class: '8.8', nut: '8', fit: 'medium', items: four(112, 92) },
     far: { kind: 'washer' },
     survey: {

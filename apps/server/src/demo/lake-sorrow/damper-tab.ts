@@ -45,7 +45,7 @@ export function damperTab(): Job {
       starboard: measured(80),
       bedModulus: assumed(30_000, '30000 MPa'),
     },
-    plate: { x0: -70, x1: 70, y0: -60, y1: 60, corner: 12, metal: 'S355', thickness: mm(8) },
+    plate: { x0: -70, x1: 70, y0: -60, y1: 60, corner: 12, metal: 'S355', thickness: mm(8), layers: 1 },
     bolts: { size: 'M10', class: '8.8', nut: '8', fit: 'medium', items: four(50, 42) },
     far: { kind: 'washer' },
   };

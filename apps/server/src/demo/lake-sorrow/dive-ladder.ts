@@ -41,7 +41,7 @@ export function diveLadder(): Job {
       starboard: measured(130),
       bedModulus: assumed(30_000, '30000 MPa'),
     },
-    plate: { x0: -100, x1: 100, y0: -75, y1: 75, corner: 12, metal: '5083-H111', thickness: mm(6) },
+    plate: { x0: -100, x1: 100, y0: -75, y1: 75, corner: 12, metal: '5083-H111', thickness: mm(6), layers: 1 },
     bolts: { size: 'M10', class: 'A4-70', nut: 'A4-70', fit: 'medium', items: four(50, 28) },
     far: { kind: 'plate', metal: '5083-H111', thickness: mm(6) },
   };

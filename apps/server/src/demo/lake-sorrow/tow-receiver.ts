@@ -33,6 +33,8 @@ export function towReceiver(): Job {
       kind: 'hollow',
       metal: 'S355',
       wall: measured(6),
+      width: measured(200),
+      through: 'both walls',
       thickness: measured(120),
       spanX: measured(900),
       spanY: measured(780),
@@ -40,7 +42,7 @@ export function towReceiver(): Job {
       starboard: measured(390),
       bedModulus: assumed(30_000, '30000 MPa'),
     },
-    plate: { x0: -150, x1: 150, y0: -140, y1: 140, corner: 20, metal: 'S355', thickness: mm(12) },
+    plate: { x0: -150, x1: 150, y0: -140, y1: 140, corner: 20, metal: 'S355', thickness: mm(12), layers: 1 },
     bolts: { size: 'M12', class: '8.8', nut: '8', fit: 'medium', items: four(115, 105) },
     far: { kind: 'plate', metal: 'S355', thickness: mm(8) },
   };

@@ -9,11 +9,14 @@ import { Desk } from '../job/desk';
 import { Crank } from './crank';
 
 const PARTS: Readonly<Record<Element, string>> = {
+  lug: 'lug and pin',
+  weld: 'welds',
   base: 'base',
   fastener: 'bolts',
   plate: 'plate',
   'far side': 'far side',
   skin: 'skin',
+  joint: 'whole joint',
 };
 
 /** The chain of links from fitting to structure along the foot; the weakest is drawn parting. */

@@ -3,6 +3,7 @@ import type { Job, Skin } from '@core/job/schema';
 import type { Pattern, Side, Survey } from '@core/job/survey';
 import { assumed, withQuantity } from '@core/job/values';
 import type { Quantity } from '@core/job/schema';
+import { coreValues } from '@core/stock/cores';
 import { fromSheet } from '@core/units/quantity';
 
 /** Changes to what was measured; each is pure and leaves the rest of the document as it was. */
@@ -71,12 +72,21 @@ export function withSkinKind(job: Job, kind: Skin['kind']): Job {
       kind: 'sandwich',
       nearFace: assumed(3, '3 mm'),
       farFace: assumed(2, '2 mm'),
+      glass: assumed(0.35, '35 %'),
       core: 'unknown',
+      ...coreValues('unknown'),
       ...common,
     }),
-    timber: () => ({ kind: 'timber', grade: 'C24', ...common }),
-    hollow: () => ({ kind: 'hollow', metal: 'S235', wall: assumed(4, '4 mm'), ...common }),
-    bed: () => ({ kind: 'bed', ...common }),
+    timber: () => ({ kind: 'timber', grade: 'C24', grain: 'x', endGrain: assumed(200, '200 mm'), ...common }),
+    hollow: () => ({
+      kind: 'hollow',
+      metal: 'S235',
+      wall: assumed(4, '4 mm'),
+      width: assumed(100, '100 mm'),
+      through: 'both walls',
+      ...common,
+    }),
+    bed: () => ({ kind: 'bed', strength: assumed(20, '20 MPa'), ...common }),
   };
   return { ...job, skin: made[kind]() };
 }

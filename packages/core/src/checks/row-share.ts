@@ -1,0 +1,100 @@
+import { heightOf, widthOf } from '../geometry/rects';
+import type { Resolved } from '../job/resolve';
+import { huth, sharesAlongRow, swift, type Lap } from '../sharing/row';
+import { formula } from '../working/formula';
+import { Working } from '../working/steps';
+import { shearResistance } from './bolt-strength';
+import { notApplicable, outcome, remembered, type Check } from './check';
+import { bearingSkin } from './skin-parts';
+
+const F_ROW = formula('F_row', 'F·n/N', 'N');
+const F_END = formula('F_1', 's_1·F_row', 'N');
+
+/** The longest straight row of bolts along an axis, and how it shares a load that comes in at one end. */
+export interface LongRow {
+  readonly axis: 'x' | 'y';
+  readonly bolts: readonly string[];
+  readonly pitches: readonly number[];
+  readonly lap: Lap;
+  /** Strap width per row, mm. */
+  readonly width: number;
+  readonly shares: readonly number[];
+  readonly swift: readonly number[];
+}
+
+const laminateRow = (r: Resolved) => r.skin.basis === 'break' || r.plateMetal.group === 'laminate';
+
+function rowAlong(r: Resolved, axis: 'x' | 'y'): LongRow | undefined {
+  const other = axis === 'x' ? 'y' : 'x';
+  const rows = new Map<number, (typeof r.bolts)[number][]>();
+  for (const b of r.bolts) {
+    const key = Math.round(b[other] / r.d);
+    rows.set(key, [...(rows.get(key) ?? []), b]);
+  }
+  const best = [...rows.values()].sort((a, b) => b.length - a.length)[0]!.sort((a, b) => a[axis] - b[axis]);
+  if (best.length < 3) return undefined;
+  const width = (axis === 'x' ? heightOf(r.plate) : widthOf(r.plate)) / rows.size;
+  const lap: Lap = {
+    t1: r.plateThickness * r.plateLayers,
+    t2: bearingSkin(r),
+    E1: r.plateMetal.E,
+    E2: r.skin.E,
+    d: r.d,
+    Ef: r.grade.E,
+  };
+  const pitches = best.slice(1).map((b, i) => b[axis] - best[i]![axis]);
+  const shared = (C: number) =>
+    sharesAlongRow({
+      pitches,
+      EA1: pitches.map(() => lap.E1 * lap.t1 * width),
+      EA2: pitches.map(() => lap.E2 * lap.t2 * width),
+      C: best.map(() => C),
+    });
+  return {
+    axis,
+    bolts: best.map((b) => b.id),
+    pitches,
+    lap,
+    width,
+    shares: shared(huth(lap, laminateRow(r))),
+    swift: shared(swift(lap)),
+  };
+}
+
+/** The rows of three bolts or more along each axis. */
+export const longRows = remembered((r: Resolved): readonly LongRow[] =>
+  (['x', 'y'] as const).flatMap((axis) => rowAlong(r, axis) ?? []),
+);
+
+/** The end bolt of a long row, where the straps cannot yield enough to even it out. */
+export const rowShare: Check = {
+  id: 'row-share',
+  name: 'Uneven row',
+  element: 'fastener',
+  readsPlateThickness: true,
+  says: 'In a long row the end bolts carry more than their share, and must hold it.',
+  why: 'Bolts in line do not pull like oarsmen: the straps stretch, so the end bolts are loaded first and the middle ones idle. Steel yields until they even out; laminate breaks first. A stiffer strap, tapered ends or a wider pitch at the ends evens the row.',
+  source:
+    'Elastic shear lag with fastener flexibility by Huth 1986 (Swift beside it); steel: EN 1993-1-8 §3.8, β_Lf in Bolt shear',
+  range: 'Three bolts or more in line; load in at one end of the row (safe for a base in its middle)',
+  evaluate(r, s, w) {
+    const rows = longRows(r);
+    if (rows.length === 0) return notApplicable('no three bolts in line: each takes its share');
+    if (!laminateRow(r))
+      return notApplicable('metal yields before its end bolts shear: even shares up to 15·d, then β_Lf in Bolt shear');
+    const f = { x: Math.abs(s.loadCase.fx), y: Math.abs(s.loadCase.fy) };
+    const row = [...rows].sort((a, b) => most(b) * f[b.axis] * b.bolts.length - most(a) * f[a.axis] * a.bolts.length)[0]!;
+    const F = w.found('F', f[row.axis], 'N', `in-plane force ${row.axis === 'x' ? 'fore and aft' : 'athwart'}`);
+    const F_row = w.of(F_ROW, { F, n: row.bolts.length, N: r.bolts.length }, 'all rows alike');
+    const s_1 = w.found('s_1', most(row), '–', `share of the end bolt by Huth: ${words(row.shares)}`);
+    w.found('s_1', Math.max(...row.swift), '–', 'for comparison, by Swift; not used');
+    const demand = w.of(F_END, { s_1, F_row });
+    const soft = r.skin.bearing(r.d) * r.d * bearingSkin(r);
+    const bearing = w.found('F_b.Rd', soft / r.factors.onSkin, 'N', 'bearing of one bolt in the skin');
+    const bolt = shearResistance(r, new Working(false));
+    return outcome(demand, soft > 0 ? Math.min(bearing, bolt) : bolt, 'N', row.bolts[0]!);
+  },
+};
+
+const most = (row: LongRow) => Math.max(...row.shares);
+const words = (shares: readonly number[]) => shares.map((x) => `${(100 * x).toFixed(1)} %`).join(', ');

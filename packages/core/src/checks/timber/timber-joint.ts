@@ -1,0 +1,82 @@
+import type { Resolved } from '../../job/resolve';
+import { timberRow, type TimberRow } from '../../stock/timber';
+import { formula } from '../../working/formula';
+import { Working } from '../../working/steps';
+import { shearOn } from '../bolt-shear';
+import { isLag, notApplicable, outcome, worst, type Check } from '../check';
+
+const F_H0 = formula('f_h.0', '0.082·(1 − 0.01·d)·ρ_k', 'MPa');
+const F_HA = formula('f_h', 'f_h.0/(k_90·sin(α)^2 + cos(α)^2)', 'MPa');
+const M_Y = formula('M_y', '0.3·f_ub·d^2.6', 'N·mm');
+const THIN_A = formula('F_a', '0.4·f_h·t·d', 'N');
+const THIN_B = formula('F_b', '1.15·sqrt(2·M_y·f_h·d)', 'N');
+const THICK_C = formula('F_c', 'f_h·t·d', 'N');
+const THICK_D = formula('F_d', 'f_h·t·d·(sqrt(2 + 4·M_y/(f_h·d·t²)) − 1)', 'N');
+const THICK_E = formula('F_e', '2.3·sqrt(M_y·f_h·d)', 'N');
+const F_RK = formula('F_v.Rk', 'F_thin + (F_thick − F_thin)·max(0, min(1, (t_s/d − 0.5)/0.5))', 'N');
+const F_RD = formula('F_v.Rd', 'F_v.Rk/γ', 'N');
+
+export interface TimberJoint {
+  readonly d: number;
+  /** Timber thickness or penetration of the bolt, and of the steel plate; mm. */
+  readonly t: number;
+  readonly ts: number;
+  readonly fub: number;
+  /** Between the force and the grain, degrees. */
+  readonly alpha: number;
+  readonly timber: Pick<TimberRow, 'rhoK' | 'hardwood'>;
+}
+
+/** EN 1995-1-1 eq. 8.9 (thin) and 8.10 (thick steel plate), single shear, rope effect left out (safe); N, characteristic. */
+export function steelToTimber(x: TimberJoint, w: Working): number {
+  const d = x.d;
+  const f0 = w.of(F_H0, { d, ρ_k: x.timber.rhoK });
+  const k_90 = (x.timber.hardwood ? 0.9 : 1.35) + 0.015 * d;
+  const f_h = w.of(F_HA, { 'f_h.0': f0, k_90, α: x.alpha }, 'EN 1995-1-1 eq. 8.31 and 8.33');
+  const M_y = w.of(M_Y, { f_ub: x.fub, d });
+  const put = { f_h, t: x.t, d, M_y };
+  const thin = Math.min(w.of(THIN_A, put), w.of(THIN_B, put));
+  const thick = Math.min(w.of(THICK_C, put), w.of(THICK_D, put), w.of(THICK_E, put));
+  return w.of(
+    F_RK,
+    { F_thin: thin, F_thick: thick, t_s: x.ts, d },
+    'between thin (t ≤ 0.5·d) and thick (t ≥ d) in a straight line',
+  );
+}
+
+/** Angle between a shear and the grain, degrees. */
+export function grainAngle(r: Resolved, v: { x: number; y: number; total: number }): number {
+  const skin = r.job.skin;
+  if (skin.kind !== 'timber' || v.total === 0) return 0;
+  const along = Math.abs(skin.grain === 'x' ? v.x : v.y) / v.total;
+  return (Math.acos(Math.min(1, along)) * 180) / Math.PI;
+}
+
+/** A bolt or lag screw sideways in timber: the wood gives way round it and the bolt bends. */
+export const timberJoint: Check = {
+  id: 'timber-joint',
+  name: 'Timber joint',
+  element: 'skin',
+  says: 'Sideways the bolt must not bed into the timber, nor bend in it.',
+  why: 'Wood gives way round a bolt and the bolt bends in the soft hole like a nail. Across the grain wood holds less than along it. A thick steel plate grips the bolt’s head end and makes it stronger; a fatter bolt helps more than a stronger one.',
+  source: 'EN 1995-1-1 §8.2.3 eq. 8.9 and 8.10 (European yield model), embedment §8.5.1.1; rope effect left out (safe)',
+  range: 'Bolts and lag screws up to 30 mm in EN 338 timber, one shear plane, steel plate on the outside',
+  evaluate(r, s, w) {
+    const skin = r.job.skin;
+    const timber = skin.kind === 'timber' && timberRow(skin.grade);
+    if (!timber) return notApplicable('the skin is not timber');
+    const t = isLag(r) ? r.job.joint.engagement.v : r.skinThickness;
+    return worst(r.bolts, w, (b, i, w) => {
+      const joint: TimberJoint = {
+        d: r.d,
+        t,
+        ts: r.plateThickness * r.plateLayers,
+        fub: r.grade.fub,
+        alpha: grainAngle(r, s.inPlane.shears[i]!),
+        timber,
+      };
+      const demand = shearOn(r, s, i, w);
+      return outcome(demand, w.of(F_RD, { 'F_v.Rk': steelToTimber(joint, w), γ: r.factors.onSkin }), 'N', b.id);
+    });
+  },
+};

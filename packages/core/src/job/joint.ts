@@ -1,0 +1,113 @@
+import { z } from 'zod';
+import { quantity } from '../units/quantity';
+import { RANGES } from './ranges';
+
+/** How the joint is held together, apart from its layout: what holds the bolt, how it is tightened, what stands between the parts. */
+export const HOLDINGS = [
+  'nut',
+  'captive nut',
+  'weld nut',
+  'nut plate',
+  'rivet nut',
+  'tapped',
+  'stud',
+  'U-bolt',
+  'lag screw',
+] as const;
+export type Holding = (typeof HOLDINGS)[number];
+
+/** Where the joint lives: decides what two metals may differ by. */
+export const PLACES = ['not said', 'dry inside', 'weather', 'salt'] as const;
+
+export const Joint = z.strictObject({
+  holding: z.enum(HOLDINGS),
+  /** Thread in what holds it: tapped plate, weld or rivet nut, or lag screw in its timber. */
+  engagement: quantity(RANGES.engagement),
+  /** Pull-out of a rivet nut by its maker. */
+  insert: quantity(RANGES.insert),
+  /** What stands where the parts slide on each other. */
+  inPlane: z.enum(['thread', 'shank']),
+  head: z.enum(['hexagon', 'countersunk']),
+  tightening: z.enum(['snug', 'to torque', 'slip resistant']),
+  /** Target preload as a part of the proof load. */
+  preload: quantity(RANGES.preload),
+  /** Slip factor μ of the faying faces. */
+  friction: quantity(RANGES.friction),
+  bedding: z.enum(['dry', 'bedded', 'bonded']),
+  bondShear: quantity(RANGES.bondStrength),
+  bondPeel: quantity(RANGES.bondStrength),
+  /** Height made up between plate and skin: a solid packer, or a spacer tube round each bolt. */
+  packing: z.enum(['none', 'packer', 'spacers']),
+  packer: quantity(RANGES.packer),
+  /** Round the bolt through a hollow section or a core. */
+  sleeve: z.enum(['none', 'sleeve', 'plug']),
+  /** Outside of sleeve, spacer or plug, and the wall of a tube. */
+  tubeOutside: quantity(RANGES.tubeOutside),
+  tubeWall: quantity(RANGES.wall),
+  place: z.enum(PLACES),
+  isolated: z.boolean(),
+});
+export type Joint = z.infer<typeof Joint>;
+
+/** Welds of the fitting to the plate, and of the plate as a doubler to a metal skin. */
+export const Welds = z.strictObject({
+  fitting: z.enum(['none', 'all round', 'fore and aft edges', 'side edges']),
+  fittingThroat: quantity(RANGES.throat),
+  doubler: z.enum(['none', 'all round', 'stitched', 'plugs']),
+  doublerThroat: quantity(RANGES.throat),
+  /** A stitch's length and the clear gap to the next; a plug's diameter stands in `plug`. */
+  stitch: quantity(RANGES.stitch),
+  gap: quantity(RANGES.stitch),
+  plug: quantity(RANGES.plug),
+  /** Tensile strength of the filler, F_EXX. */
+  filler: quantity(RANGES.filler),
+});
+export type Welds = z.infer<typeof Welds>;
+
+export const SHEARS = ['double', 'single', 'single with support tab'] as const;
+
+/** A lug, padeye or tab on the fitting, with its pin. */
+export const Lug = z.strictObject({
+  rules: z.enum(['BTH-1', 'EN']),
+  /** The way the lug's face runs on the plan. */
+  along: z.enum(['x', 'y']),
+  metal: z.string().max(40),
+  thickness: quantity(RANGES.lug),
+  width: quantity(RANGES.lugWidth),
+  hole: quantity(RANGES.surveyHole),
+  /** From the edge of the hole to the edge of the lug, in line with the load. */
+  end: quantity(RANGES.lugWidth),
+  /** One cheek plate on each side; 0 for none. */
+  cheek: quantity(RANGES.cheek),
+  pin: quantity(RANGES.surveyHole),
+  pinClass: z.string().max(20),
+  shear: z.enum(SHEARS),
+  /** Thickness of the link or fork leg on the pin, and the clear gap beside the lug. */
+  fork: quantity(RANGES.lug),
+  gap: quantity(RANGES.gap),
+  /** Design factor of BTH-1: A 2, B 3. */
+  Nd: z.union([z.literal(2), z.literal(3)]),
+});
+export type Lug = z.infer<typeof Lug>;
+
+export const EDGES = ['fore', 'aft', 'port', 'starboard'] as const;
+
+/** One edge of the plate bent up or down. */
+export const Fold = z.strictObject({
+  edge: z.enum(EDGES),
+  /** Inside radius and outside height of the leg. */
+  radius: quantity(RANGES.foldRadius),
+  height: quantity(RANGES.foldHeight),
+});
+export type Fold = z.infer<typeof Fold>;
+
+/** Limits the job sets itself; 0 where there is none. */
+export const Limits = z.strictObject({
+  /** Most the panel may deflect, and the span over deflection it must keep. */
+  deflection: quantity(RANGES.deflectionLimit),
+  ratio: quantity(RANGES.deflectionRatio),
+  /** Most that may stand above the plate and below the skin. */
+  above: quantity(RANGES.stackLimit),
+  below: quantity(RANGES.stackLimit),
+});
+export type Limits = z.infer<typeof Limits>;

@@ -1,0 +1,277 @@
+import { blockAISC, blockEN } from '../checks/block-tearing';
+import { chiC } from '../checks/spacers';
+import { memberStiffness } from '../checks/preload/joint-opens';
+import { tStubAISC, tStubEN } from '../checks/prying';
+import { threadAreas } from '../checks/thread-engaged';
+import { huth, sharesAlongRow } from '../sharing/row';
+import { Working } from '../working/steps';
+import { bolts, joint, linkValues, loaded, q, type Change, type ReferenceValue } from './jobs';
+
+const silent = new Working(false);
+const aisc: Change = (j) => ({ ...j, practice: { ...j.practice, rules: 'AISC' } });
+const onBreak =
+  (v: number): Change =>
+  (j) => ({ ...j, practice: { ...j.practice, onBreak: v } });
+
+const TWELVE = [-165, -55, 55, 165].flatMap((x) => [-120, 120].map((y) => [x, y] as const));
+
+// EN 1993-1-8 row of the brief: eight bolts of 10 mm, steel 6 on 6, 40 wide, pitch 40, b 3.0.
+const LAP = { t1: 6, t2: 6, E1: 210_000, E2: 210_000, d: 10, Ef: 210_000 };
+const EA = 210_000 * 6 * 40;
+const eight = () =>
+  sharesAlongRow({
+    pitches: Array<number>(7).fill(40),
+    EA1: Array<number>(7).fill(EA),
+    EA2: Array<number>(7).fill(EA),
+    C: Array<number>(8).fill(huth(LAP, false)),
+  });
+
+// m 40, e 50, t 8, M10 8.8: by hand l_eff 222.5, M_pl 979 000 N·mm.
+const STUB = { m: 40, e: 50, p: 300, t: 8, fy: 275, fu: 430, d: 10, d0: 11, Ft: 41_759, gammaYield: 1, gammaBreak: 1 };
+
+const BLOCK = { w: 60, L: 70, e1: 40, n2: 2, n1: 2, d0: 18, t: 8 };
+const S275 = { fy: 275, fu: 430, gammaY: 1, gamma: 1.25 };
+
+export const fastenersAndPlates: readonly ReferenceValue[] = [
+  ...linkValues([
+    [
+      'bolt-tension',
+      '3/4 A325, φ 0.75, kip',
+      'AISC Manual Tab. 7-2',
+      29.8 * 4448.222,
+      0.002,
+      'capacity',
+      bolts('3/4-10', 'A325'),
+      aisc,
+      onBreak(4 / 3),
+    ],
+    [
+      'bolt-shear',
+      '3/4 A325-N, φ 0.75, kip',
+      'AISC Manual Tab. 7-1',
+      17.9 * 4448.222,
+      0.002,
+      'capacity',
+      bolts('3/4-10', 'A325'),
+      aisc,
+      onBreak(4 / 3),
+    ],
+    [
+      'bolt-shear',
+      'M10 8.8, packer 12 mm: β_p 90/(80 + 36)',
+      'EN 1993-1-8 §3.6.1(12) by hand',
+      0.6 * 800 * 57.99 * (90 / 116),
+      0.001,
+      'capacity',
+      joint({ packing: 'packer', packer: q(12) }),
+    ],
+    [
+      'bolt-shear',
+      'M10 8.8, row of 330 mm: β_Lf 1 − 180/2000',
+      'EN 1993-1-8 §3.8 by hand',
+      0.6 * 800 * 57.99 * 0.91,
+      0.001,
+      'capacity',
+      bolts('M10', '8.8', TWELVE),
+    ],
+    [
+      'bolt-tension',
+      'M10 8.8 countersunk, k_2 0.63',
+      'EN 1993-1-8 Tab. 3.4 by hand',
+      0.63 * 800 * 57.99,
+      0.001,
+      'capacity',
+      joint({ head: 'countersunk' }),
+    ],
+    // Sum of both by hand: 4 bolts, each 8 kN pulled and 4 kN sheared.
+    [
+      'bolt-combined',
+      'M10 8.8, 8 kN pull and 4 kN shear each',
+      'EN 1993-1-8 Tab. 3.4 by hand',
+      4000 / 27_835 + 8000 / (1.4 * 41_753),
+      0.001,
+      'utilisation',
+      loaded({ fx: 16_000, fz: 32_000 }),
+    ],
+    [
+      'bolt-bending',
+      'M12 8.8 on 60 mm spacers, 1 kN each: M 30 N·m of 69.8',
+      'statics by hand',
+      30 / 69.827,
+      0.001,
+      'utilisation',
+      bolts('M12', '8.8'),
+      joint({ packing: 'spacers', packer: q(60) }),
+      loaded({ fx: 4000 }),
+    ],
+    [
+      'spacer',
+      'tube 25 × 3, 200 long: λ 0.326, χ 0.936',
+      'EN 1993-1-1 §6.3.1 by hand',
+      45_611,
+      0.001,
+      'capacity',
+      joint({ packing: 'spacers', packer: q(200), tubeOutside: q(25), tubeWall: q(3) }),
+    ],
+    [
+      'nut-class',
+      'class 8 nut on a 10.9 bolt: 1000 against 800 MPa',
+      'ISO 898-2 Tab. 1',
+      1.25,
+      1e-9,
+      'utilisation',
+      bolts('M10', '10.9'),
+      (j) => ({ ...j, bolts: { ...j.bolts, nut: '8' } }),
+    ],
+    [
+      'punching',
+      'M12 head on 6 mm S275',
+      'EN 1993-1-8 Tab. 3.4 by hand',
+      75_447 * 1.25,
+      0.001,
+      'capacity',
+      bolts('M12', '8.8'),
+      (j) => ({ ...j, plate: { ...j.plate, thickness: q(6) } }),
+    ],
+    [
+      'net-section',
+      '400 × 8 S275, two holes of 11: 0.9·(400 − 22)·8·430',
+      'EN 1993-1-1 §6.2.3 by hand',
+      400 * 8 * 275,
+      1e-6,
+      'capacity',
+      loaded({ fx: 4000 }),
+    ],
+    [
+      'net-section',
+      '100 wide, two holes of 13.5 in S355 10 mm: 0.9·73·10·470',
+      'EN 1993-1-1 §6.2.3 by hand',
+      308_790,
+      0.001,
+      'capacity',
+      bolts('M12', '8.8', [
+        [150, 30],
+        [150, -30],
+        [-150, 30],
+        [-150, -30],
+      ]),
+      loaded({ fx: 4000 }),
+      (j) => ({
+        ...j,
+        base: { ...j.base, width: q(90), holes: [] },
+        plate: { ...j.plate, y0: -50, y1: 50, metal: 'S355', thickness: q(10) },
+      }),
+    ],
+    [
+      'fold',
+      '4 mm 6082-T6: 3.5·4 against a radius of 10',
+      'common practice',
+      1.4,
+      1e-6,
+      'utilisation',
+      (j) => ({
+        ...j,
+        plate: { ...j.plate, metal: '6082-T6', thickness: q(4), fold: { edge: 'fore', radius: q(10), height: q(40) } },
+      }),
+    ],
+    ['base-bearing', '12 kN straight down on 120 × 100: 1.0 MPa', 'statics', 1, 1e-6, 'demand', loaded({ fz: -12_000 })],
+    [
+      'slip',
+      'M20 10.9, μ 0.5, F_p 0.75·830·A_s',
+      'EN 1993-1-8 §3.9.1 by hand',
+      0.5 * 0.75 * 830 * 244.79,
+      0.001,
+      'capacity',
+      bolts('M20', '10.9', [
+        [150, 150],
+        [-150, 150],
+        [-150, -150],
+        [150, -150],
+      ]),
+      joint({ tightening: 'slip resistant', friction: q(0.5) }),
+      loaded({ fx: 4000 }),
+    ],
+    [
+      'thread-engaged',
+      'M10 in 10 mm of S275: 0.577·430·0.875·π·10·10',
+      'FED-STD-H28 at basic size by hand',
+      0.577 * 430 * 274.889,
+      0.001,
+      'capacity',
+      joint({ holding: 'tapped', engagement: q(10) }),
+      (j) => ({ ...j, far: { kind: 'plate', metal: 'S275', thickness: q(10) } }),
+    ],
+  ]),
+  {
+    of: 'row-share',
+    what: 'end bolt of eight, %',
+    source: 'the brief’s row, Huth 1986: 21.9 13.1 8.5 6.5 | 6.5 8.5 13.1 21.9',
+    expected: 21.9,
+    within: 0.003,
+    got: () => eight()[0]! * 100,
+  },
+  {
+    of: 'row-share',
+    what: 'third bolt of eight, %',
+    source: 'the brief’s row, Huth 1986',
+    expected: 8.5,
+    within: 0.006,
+    got: () => eight()[2]! * 100,
+  },
+  {
+    of: 'joint-opens',
+    what: 'two 1/2 in plates and a washer, 1/2 in bolt: k_m, Mlbf/in',
+    source: 'Shigley, example 8-2 (memory)',
+    expected: 15.97,
+    within: 0.001,
+    got: () => memberStiffness(30, 0.5, 1.095, silent),
+  },
+  {
+    of: 'thread-engaged',
+    what: 'AS_n of M12, 10 mm: 0.875·π·d·L_e, mm²',
+    source: 'FED-STD-H28 at basic size by hand',
+    expected: 329.9,
+    within: 0.001,
+    got: () => threadAreas(12, 1.75, 10, silent).internal,
+  },
+  {
+    of: 'spacer',
+    what: 'χ of curve c at λ 1.0',
+    source: 'EN 1993-1-1 Fig. 6.4 (0.54)',
+    expected: 0.54,
+    within: 0.001,
+    got: () => chiC(1),
+  },
+  {
+    of: 'plate-bending',
+    what: 'T-stub m 40, e 50, t 8, S275, M10: mode 2, N',
+    source: 'EN 1993-1-8 Tab. 6.2 by hand: (979 000 + 50·41 759)/90',
+    expected: 34_077,
+    within: 0.001,
+    got: () => tStubEN(STUB, silent),
+  },
+  {
+    of: 'plate-bending',
+    what: 'the same by t_c 13.04, α′ over 1, N',
+    source: 'AISC Manual Part 9 by hand: 41 759·(8/13.04)²·1.8625',
+    expected: 29_283,
+    within: 0.001,
+    got: () => tStubAISC(STUB, silent),
+  },
+  {
+    of: 'block-tearing',
+    what: '60 × 70 in 8 mm S275, e1 40: V_eff.1, kN',
+    source: 'EN 1993-1-8 §3.10.2 by hand',
+    expected: 326.4,
+    within: 0.001,
+    got: () => blockEN(BLOCK, S275, false, silent) / 1000,
+  },
+  {
+    of: 'block-tearing',
+    what: 'the same by R_n, kN',
+    source: 'AISC 360-16 §J4.3 by hand',
+    expected: 434.88,
+    within: 0.001,
+    got: () => blockAISC(BLOCK, { ...S275, gamma: 1 }, false, silent) / 1000,
+  },
+];
