@@ -1,3 +1,4 @@
+import { isHeldByThreadOf } from '../job/joint';
 import type { Resolved } from '../job/resolve';
 import type { Shared } from '../sharing/share';
 import type { Refusal } from '../units/refusal';
@@ -119,5 +120,5 @@ export const onSkin = (check: Check): Check => ({
 });
 
 /** Held by a thread cut or set into the structure, without a nut of its own. */
-export const isHeldByThread = (r: Resolved): boolean => r.job.joint.holding === 'tapped' || r.job.joint.holding === 'rivet nut';
+export const isHeldByThread = (r: Resolved): boolean => isHeldByThreadOf(r.job.joint);
 export const isLag = (r: Resolved): boolean => r.job.joint.holding === 'lag screw';

@@ -43,7 +43,7 @@ const N_CR = formula('N_cr', 'π²·E·I/(1.2·h)²', 'N');
 const LAMBDA = formula('λ', 'sqrt(A·f_y/N_cr)', '–');
 const N_RD = formula('N_b.Rd', 'χ·A·f_y/γ_y', 'N');
 const PUSH = formula('N_Ed', '−F_z/n − M_x·y/I_x + M_y·x/I_y', 'N');
-const ON_SPACER = formula('N', 'N_Ed + F_V', 'N');
+const LEFT = formula('N_Rd', 'N_b.Rd − F_V', 'N');
 /** Spacers are cut from plain steel tube (common practice). */
 const FY = 235;
 const E_STEEL = 210_000;
@@ -91,9 +91,11 @@ export const spacer: Check = {
       const N_cr = w.of(N_CR, { E: E_STEEL, I, h: packer.v });
       const χ = w.found('χ', chiC(w.of(LAMBDA, { A, f_y: FY, N_cr })), '–', 'EN 1993-1-1 §6.3.1.2, curve c');
       const capacity = w.of(N_RD, { χ, A, f_y: FY, γ_y: r.factors.onYield });
-      const clamp = tightening === 'snug' ? 0 : preloadOf(r, w);
-      const N = w.of(ON_SPACER, { N_Ed: pushOn(r, s, i, w), F_V: clamp });
-      return outcome(N, capacity, 'N', b.id);
+      if (tightening === 'snug') return outcome(pushOn(r, s, i, w), capacity, 'N', b.id);
+      // The clamping itself does not grow with the load: it is taken off what the tube holds.
+      const F_V = preloadOf(r, w);
+      if (F_V >= capacity) return outcome(F_V, capacity, 'N', `${b.id}, clamping alone`);
+      return outcome(pushOn(r, s, i, w), w.of(LEFT, { 'N_b.Rd': capacity, F_V }), 'N', b.id);
     });
   },
 };

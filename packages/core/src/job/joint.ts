@@ -49,6 +49,9 @@ export const Joint = z.strictObject({
 });
 export type Joint = z.infer<typeof Joint>;
 
+/** Held by a thread cut or set into the structure, without a nut of its own. */
+export const isHeldByThreadOf = (j: Pick<Joint, 'holding'>): boolean => j.holding === 'tapped' || j.holding === 'rivet nut';
+
 /** Welds of the fitting to the plate, and of the plate as a doubler to a metal skin. */
 export const Welds = z.strictObject({
   fitting: z.enum(['none', 'all round', 'fore and aft edges', 'side edges']),

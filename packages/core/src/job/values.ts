@@ -1,3 +1,4 @@
+import { partFields } from './part-values';
 import { RANGES, type RangeName } from './ranges';
 import { parseQuantity, type ReadingRules } from '../units/parse-quantity';
 import { isRefusal, type Refusal } from '../units/refusal';
@@ -46,10 +47,31 @@ export function readingRules(range: RangeName | FieldRange, system: UnitSystem, 
 export interface NamedValue {
   readonly path: string;
   readonly label: string;
-  readonly stage: 'load' | 'measure';
+  readonly stage: 'load' | 'measure' | 'layout';
   readonly value: Quantity;
   readonly range: FieldRange;
 }
+
+/** What only this kind of skin has. */
+export const SKIN_ROWS: Readonly<Record<Job['skin']['kind'], readonly (readonly [key: string, range: RangeName])[]>> = {
+  sheet: [],
+  plywood: [],
+  laminate: [['glass', 'glass']],
+  sandwich: [
+    ['nearFace', 'nearFace'],
+    ['farFace', 'farFace'],
+    ['glass', 'glass'],
+    ['coreCrush', 'coreCrush'],
+    ['coreShear', 'coreShear'],
+    ['coreModulus', 'coreModulus'],
+  ],
+  timber: [['endGrain', 'endGrain']],
+  hollow: [
+    ['wall', 'wall'],
+    ['width', 'sectionWidth'],
+  ],
+  bed: [['strength', 'bedStrength']],
+};
 
 export function namedValues(job: Job): NamedValue[] {
   const { base, skin } = job;
@@ -73,10 +95,8 @@ export function namedValues(job: Job): NamedValue[] {
     measure('skin.starboard', 'starboard', skin.starboard),
     measure('skin.bedModulus', 'bedModulus', skin.bedModulus),
   ];
-  if (skin.kind === 'laminate') rows.push(measure('skin.glass', 'glass', skin.glass));
-  if (skin.kind === 'hollow') rows.push(measure('skin.wall', 'wall', skin.wall));
-  if (skin.kind === 'sandwich')
-    rows.push(measure('skin.nearFace', 'nearFace', skin.nearFace), measure('skin.farFace', 'farFace', skin.farFace));
+  for (const [key, range] of SKIN_ROWS[skin.kind])
+    rows.push(measure(`skin.${key}`, range, (skin as unknown as Record<string, Quantity>)[key]!));
   if (base.holes.length > 0) {
     rows.push({
       path: 'base.holes',
@@ -86,7 +106,17 @@ export function namedValues(job: Job): NamedValue[] {
       range: RANGES.position,
     });
   }
-  return [...rows, ...job.loads.flatMap((load): NamedValue[] => loadValues(load))];
+  // Limits are the job's own wishes: nothing to measure.
+  const parts = partFields(job)
+    .filter((f) => f.part !== 'limits')
+    .map((f): NamedValue => ({
+      path: f.path,
+      label: f.label ?? RANGES[f.range].label,
+      stage: 'layout',
+      value: f.value,
+      range: RANGES[f.range],
+    }));
+  return [...rows, ...parts, ...job.loads.flatMap((load): NamedValue[] => loadValues(load))];
 }
 
 /** Fields of a load that have a say with its picks and that no take-off stands in for; then the take-off's own lines. */

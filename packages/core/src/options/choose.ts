@@ -62,7 +62,7 @@ export function axesFor(job: Job): Axes {
   const n = job.bolts.items.length;
   return {
     thicknesses: (job.units === 'inch' ? INCH_PLATE : MM_PLATE).filter((t) => t.thickness >= 3 && t.thickness <= 20),
-    sizes: FASTENER_SIZES.filter((s) => s.family === family && s.d >= 6 && s.d <= 20).map((s) => s.id),
+    sizes: FASTENER_SIZES.filter((s) => !s.fine && s.family === family && s.d >= 6 && s.d <= 20).map((s) => s.id),
     classes: classesFor(family).map((c) => c.id),
     counts: fixed ? [n] : [...new Set([...RING_COUNTS, n])].sort((a, b) => a - b),
     pitches: fixed ? [1] : PITCHES,

@@ -177,11 +177,11 @@ export const fastenersAndPlates: readonly ReferenceValue[] = [
     ['base-bearing', '12 kN straight down on 120 × 100: 1.0 MPa', 'statics', 1, 1e-6, 'demand', loaded({ fz: -12_000 })],
     [
       'slip',
-      'M20 10.9, μ 0.5, F_p 0.75·830·A_s',
-      'EN 1993-1-8 §3.9.1 by hand',
-      0.5 * 0.75 * 830 * 244.79,
+      'M20 10.9, μ 0.5: 1 kN sideways and 0.5 kN pull need 2.4 kN of 152.4',
+      'EN 1993-1-8 §3.9.2 by hand',
+      (1000 / 0.5 + 0.8 * 500) / (0.75 * 830 * 244.79),
       0.001,
-      'capacity',
+      'utilisation',
       bolts('M20', '10.9', [
         [150, 150],
         [-150, 150],
@@ -189,7 +189,7 @@ export const fastenersAndPlates: readonly ReferenceValue[] = [
         [150, -150],
       ]),
       joint({ tightening: 'slip resistant', friction: q(0.5) }),
-      loaded({ fx: 4000 }),
+      loaded({ fx: 4000, fz: 2000 }),
     ],
     [
       'thread-engaged',

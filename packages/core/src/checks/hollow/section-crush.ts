@@ -9,7 +9,7 @@ import { faceResistance } from './wall-face';
 
 const A_S = formula('A_s', 'π·(D_s − t_s)·t_s', 'mm²');
 const N_S = formula('N_s.Rd', 'A_s·f_y/γ', 'N');
-const SUM = formula('N_Ed', 'F_V + F_t.Ed', 'N');
+const LEFT = formula('F_t.Rd', 'N_Rd − F_V', 'N');
 /** Sleeves are cut from plain steel tube (common practice). */
 const SLEEVE_FY = 235;
 
@@ -45,9 +45,13 @@ export const sectionCrush: Check = {
         ? []
         : ['no sleeve: do not tighten past snug, or fit one (common practice: always a sleeve)'];
     return worst(everyBolt(r), w, (i, _k, w) => {
-      const F_V = torqued ? preloadOf(r, w) : 0;
-      const N = w.of(SUM, { F_V, 'F_t.Ed': pullOn(r, s, i, w) });
-      return outcome(N, held(r, x, w), 'N', r.bolts[i]!.id, caution);
+      const N = held(r, x, w);
+      const F_t = pullOn(r, s, i, w);
+      if (!torqued) return outcome(F_t, N, 'N', r.bolts[i]!.id, caution);
+      const F_V = preloadOf(r, w);
+      // The clamping itself does not grow with the load: it is taken off what the section holds.
+      if (F_V >= N) return outcome(F_V, N, 'N', `${r.bolts[i]!.id}, clamping alone`, caution);
+      return outcome(F_t, w.of(LEFT, { N_Rd: N, F_V }), 'N', r.bolts[i]!.id, caution);
     });
   },
 };

@@ -53,6 +53,7 @@ export const jointOpens: Check = {
   id: 'joint-opens',
   name: 'Joint opens',
   element: 'fastener',
+  readsPlateThickness: true,
   says: 'A bolt tightened to torque must keep the faces pressed together.',
   why: 'A tight bolt works like a spring: as long as the faces stay pressed the bolt hardly feels the load coming and going. Once they part it takes every pull in full, works loose and tires.',
   source: 'Joint diagram: Shigley §8-4 to 8-8 (frusta of 30°), settling VDI 2230 Tab. 5.4/1 (memory)',

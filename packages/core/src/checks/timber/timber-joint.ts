@@ -57,6 +57,7 @@ export const timberJoint: Check = {
   id: 'timber-joint',
   name: 'Timber joint',
   element: 'skin',
+  readsPlateThickness: true,
   says: 'Sideways the bolt must not bed into the timber, nor bend in it.',
   why: 'Wood gives way round a bolt and the bolt bends in the soft hole like a nail. Across the grain wood holds less than along it. A thick steel plate grips the bolt’s head end and makes it stronger; a fatter bolt helps more than a stronger one.',
   source: 'EN 1995-1-1 §8.2.3 eq. 8.9 and 8.10 (European yield model), embedment §8.5.1.1; rope effect left out (safe)',
