@@ -3,6 +3,7 @@ import { whatToMeasure } from '@core/chain/sensitivity';
 import { readJob, writeJob } from '@core/formats/read-job';
 import { Job } from '@core/job/schema';
 import { oneSidedOf } from '@core/survey/as-built';
+import { whatClears, withClearing } from '@core/options/clear';
 import { remediesFor } from '@core/options/remedies';
 import { isRefusal } from '@core/units/refusal';
 import { studySide } from '@core/survey/patterns';
@@ -29,13 +30,31 @@ it('each makes its lesson visible', () => {
     'fold-down-bench-left': 'sound',
     'sensor-mast-foot': 'tight',
     'stay-plate-port': 'tight',
-    // A hollow section's own checks are not built: not shown to hold, never sound.
+    // Tightened to torque through a hollow rail with no sleeves.
     'tow-receiver-lorry': 'refused',
-    'damper-tab-trailer': 'sound',
+    'damper-tab-trailer': 'fails',
     'buoy-lifting-eye': 'sound',
     'dive-ladder-top': 'sound',
   });
   expect(evaluate(job('core-sampler-winch')).weakest).toBe('washer-crush');
+  expect(evaluate(job('damper-tab-trailer')).weakest).toBe('pin-bending');
+  const tow = evaluate(job('tow-receiver-lorry')).links.find((l) => l.state === 'refused');
+  expect([tow?.id, tow?.because]).toEqual(['joint-opens', expect.stringMatching(/sleeve/)]);
+});
+
+it('what is offered clears each lesson: plugs and plate, a support tab, sleeves', () => {
+  const words = (id: string, link: string) => whatClears(job(id), link).map((c) => c.words);
+  const taken: string[] = [];
+  let deck = job('core-sampler-winch');
+  for (let k = 0; k < 4 && evaluate(deck).state === 'fails'; k++) {
+    const first = whatClears(deck, evaluate(deck).weakest)[0]!;
+    taken.push(first.words);
+    deck = withClearing(deck, first);
+  }
+  expect(taken.join()).toMatch(/backing plate.*plugs/);
+  expect(evaluate(deck).state).not.toBe('fails');
+  expect(words('damper-tab-trailer', 'pin-bending')).toContain('a support tab on the far end of the pin');
+  expect(words('tow-receiver-lorry', 'joint-opens').join()).toMatch(/a sleeve .* round each bolt/);
 });
 
 it('the three schools are all in use', () =>

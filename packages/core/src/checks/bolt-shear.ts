@@ -23,7 +23,7 @@ export function shearOn(r: Resolved, s: Shared, i: number, w: Working): number {
     r_y: b.y - centre.y,
     I_p: polar,
   };
-  const V_x = w.of(V_X, put, `I_p = Σr² over the group; ${b.id}`);
+  const V_x = w.of(V_X, put, `Ip is Σr² over the group; ${b.id}`);
   const V_y = w.of(V_Y, put);
   return w.of(F_VED, { V_x, V_y });
 }

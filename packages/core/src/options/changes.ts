@@ -1,8 +1,8 @@
 import { withClass } from '../job/bolt-class';
 import type { Far, Job } from '../job/schema';
 import { fromSheet } from '../job/values';
-import { classesFor, fastenerClass } from '../stock/fastener-classes';
-import { FASTENER_SIZES, fastenerSize } from '../stock/fasteners';
+import { commonClasses, fastenerClass } from '../stock/fastener-classes';
+import { commonSizes, fastenerSize } from '../stock/fasteners';
 import { nutClass, nutsFor } from '../stock/nuts';
 import { metal, METALS } from '../stock/metals';
 import { INCH_PLATE, MM_PLATE, type PlateThickness } from '../stock/plate-thicknesses';
@@ -63,10 +63,12 @@ function boltChanges(job: Job): Change[] {
   if (!size || !grade) return [];
   const n = bolts.items.length;
   const held = heldByBase(job);
-  const classes = classesFor(size.family)
+  const classes = commonClasses(size.family)
     .filter((c) => c.stainless === grade.stainless && c.fub > grade.fub)
     .sort((a, b) => a.fub - b.fub);
-  const sizes = FASTENER_SIZES.filter((s) => !s.fine && s.family === size.family && s.d > size.d).slice(0, 2);
+  const sizes = commonSizes(size.family)
+    .filter((s) => s.d > size.d)
+    .slice(0, 2);
   const more = [1, 2].reduce<Job[]>((all) => [...all, addBolt(all.at(-1) ?? job).job], []);
   const nuts = nutsFor(size.family)
     .filter((x) => x.stainless === grade.stainless && x.fub > (nutClass(bolts.nut)?.fub ?? 0))

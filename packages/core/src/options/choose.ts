@@ -9,8 +9,8 @@ import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { share, type Shared } from '../sharing/share';
 import { massOf, roughCost } from '../shop/weight-and-cost';
-import { classesFor, fastenerClass } from '../stock/fastener-classes';
-import { FASTENER_SIZES, fastenerSize } from '../stock/fasteners';
+import { commonClasses, fastenerClass } from '../stock/fastener-classes';
+import { commonSizes, fastenerSize } from '../stock/fasteners';
 import { INCH_PLATE, MM_PLATE, type PlateThickness } from '../stock/plate-thicknesses';
 import { isRefusal } from '../units/refusal';
 import { RING_COUNTS, withPattern } from './patterns';
@@ -62,8 +62,10 @@ export function axesFor(job: Job): Axes {
   const n = job.bolts.items.length;
   return {
     thicknesses: (job.units === 'inch' ? INCH_PLATE : MM_PLATE).filter((t) => t.thickness >= 3 && t.thickness <= 20),
-    sizes: FASTENER_SIZES.filter((s) => !s.fine && s.family === family && s.d >= 6 && s.d <= 20).map((s) => s.id),
-    classes: classesFor(family).map((c) => c.id),
+    sizes: commonSizes(family)
+      .filter((s) => s.d >= 6 && s.d <= 20)
+      .map((s) => s.id),
+    classes: commonClasses(family).map((c) => c.id),
     counts: fixed ? [n] : [...new Set([...RING_COUNTS, n])].sort((a, b) => a - b),
     pitches: fixed ? [1] : PITCHES,
   };

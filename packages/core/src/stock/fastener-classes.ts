@@ -56,3 +56,10 @@ export function fastenerClass(id: string): FastenerClass | undefined {
 export function classesFor(family: ThreadFamily): readonly FastenerClass[] {
   return FASTENER_CLASSES.filter((c) => c.family === family);
 }
+
+/** Ordered on purpose, not taken off a small shop's shelf (common practice): 12.9 is brittle when plated, -50 is annealed stainless. */
+const SELDOM = new Set(['12.9', 'A2-50', 'A4-50', 'A325', 'A490', 'F593']);
+
+/** The classes any shop has of a family. */
+export const commonClasses = (family: ThreadFamily): readonly FastenerClass[] =>
+  classesFor(family).filter((c) => !SELDOM.has(c.id));

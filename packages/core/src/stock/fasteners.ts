@@ -18,8 +18,8 @@ export interface WasherSize {
 export interface FastenerSize {
   readonly id: string;
   readonly family: ThreadFamily;
-  /** A fine thread: picked on purpose, never offered as the next size. */
-  readonly fine: boolean;
+  /** On any shop's shelf: coarse thread, ISO 261 first choice. The others are picked on purpose, never offered as the next size. */
+  readonly common: boolean;
   /** Nominal diameter d. */
   readonly d: number;
   /** Thread pitch P. */
@@ -105,11 +105,14 @@ const FINE_TPI: Readonly<Record<string, readonly [id: string, tpi: number]>> = {
   '1-8': ['1-12', 12],
 };
 
+/** Second choice of their standards. */
+const SELDOM = new Set(['M14', 'M22', '7/16-14', '9/16-12', '7/8-9', '1-8']);
+
 const COARSE: readonly FastenerSize[] = [
   ...METRIC.map(([d, pitch, s, k, m, w, wt, l, lt, fine, medium, coarse]): FastenerSize => ({
     id: `M${d}`,
     family: 'metric',
-    fine: false,
+    common: !SELDOM.has(`M${d}`),
     d,
     pitch,
     acrossFlats: s,
@@ -122,7 +125,7 @@ const COARSE: readonly FastenerSize[] = [
   ...UNIFIED.map(([id, d, tpi, s, k, m, w, wt, l, lt, close, normal, loose]): FastenerSize => ({
     id,
     family: 'inch',
-    fine: false,
+    common: !SELDOM.has(id),
     d: d * INCH,
     pitch: INCH / tpi,
     acrossFlats: s * INCH,
@@ -138,11 +141,15 @@ const COARSE: readonly FastenerSize[] = [
 function fineOf(s: FastenerSize): FastenerSize[] {
   if (s.family === 'metric') {
     const pitch = FINE_PITCH[s.d];
-    return pitch ? [{ ...s, id: `${s.id}×${pitch}`, pitch, fine: true }] : [];
+    return pitch ? [{ ...s, id: `${s.id}×${pitch}`, pitch, common: false }] : [];
   }
   const row = FINE_TPI[s.id];
-  return row ? [{ ...s, id: row[0], pitch: INCH / row[1], fine: true }] : [];
+  return row ? [{ ...s, id: row[0], pitch: INCH / row[1], common: false }] : [];
 }
+
+/** The sizes any shop has of a family, in rising size. */
+export const commonSizes = (family: ThreadFamily): readonly FastenerSize[] =>
+  FASTENER_SIZES.filter((s) => s.common && s.family === family);
 
 /** Coarse threads of a family in rising size, then its fine ones. */
 export const FASTENER_SIZES: readonly FastenerSize[] = (['metric', 'inch'] as const).flatMap((family) => {

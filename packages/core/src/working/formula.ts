@@ -34,7 +34,8 @@ const MANY: Readonly<Record<string, (a: number, b: number) => number>> = {
 
 const TOKEN = /\s*(?:(\d+(?:\.\d+)?)|([\p{L}][\p{L}\d_.']*)|([-−+·*/^(),²³]))/uy;
 
-function tokens(text: string): string[] {
+/** The text cut into numbers, names and signs. */
+export function tokens(text: string): string[] {
   const out: string[] = [];
   TOKEN.lastIndex = 0;
   const end = text.trimEnd().length;

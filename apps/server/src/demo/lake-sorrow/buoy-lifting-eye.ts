@@ -1,4 +1,5 @@
 import { newJob } from '@core/job/new-job';
+import { newLug } from '@core/job/plain-joint';
 import type { Job } from '@core/job/schema';
 import { assumed, fromSheet } from '@core/job/values';
 import { measured, angle, LB, ZERO, load, four } from './shorthand';
@@ -60,5 +61,21 @@ export function buoyLiftingEye(): Job {
     },
     bolts: { size: '1/2-13', class: 'Gr 5', nut: 'Gr 5', fit: 'medium', items: four(76.2, 50.8) },
     far: { kind: 'plate', metal: 'S275', thickness: fromSheet(9.525, '3/8 in') },
+    lug: {
+      ...newLug(),
+      rules: 'BTH-1',
+      along: 'x',
+      metal: 'A36',
+      thickness: measured(19.05, '3/4"'),
+      width: measured(76.2, '3"'),
+      hole: measured(26.9875, '1 1/16"'),
+      end: measured(25.4, '1"'),
+      pin: fromSheet(25.4, '1"'),
+      pinClass: 'Gr 5',
+      fork: measured(12.7, '1/2"'),
+      gap: measured(3.175, '1/8"'),
+    },
+    welds: { ...job.welds, fitting: 'all round', fittingThroat: assumed(5.6, '7/32"') },
+    packs: ['AISC', 'SAE'],
   };
 }

@@ -1,6 +1,7 @@
 import { newJob } from '@core/job/new-job';
 import type { Job } from '@core/job/schema';
 import { assumed, fromSheet } from '@core/job/values';
+import { coreValues } from '@core/stock/cores';
 import { measured, degrees, mm, kN, angle, ZERO, load, four, holes, at } from './shorthand';
 
 export function coreSamplerWinch(): Job {
@@ -8,7 +9,7 @@ export function coreSamplerWinch(): Job {
   return {
     ...job,
     family: 'winch',
-    note: 'Washers only under the deck: the laminate lets go first. Try a backing plate.',
+    note: 'Washers only under a balsa-cored deck: the core crushes first. Try plugs and a backing plate.',
     loads: [
       load(
         'winch',
@@ -37,9 +38,13 @@ export function coreSamplerWinch(): Job {
       holesFrom: 'measured',
     },
     skin: {
-      kind: 'laminate',
+      kind: 'sandwich',
+      nearFace: measured(5),
+      farFace: measured(4),
       glass: assumed(0.35, '35 %'),
-      thickness: measured(16),
+      core: 'balsa',
+      ...coreValues('balsa'),
+      thickness: measured(38),
       spanX: measured(460),
       spanY: measured(380),
       aft: measured(228),

@@ -1,4 +1,5 @@
 import { newJob } from '@core/job/new-job';
+import { newLug } from '@core/job/plain-joint';
 import type { Job } from '@core/job/schema';
 import { assumed, fromSheet } from '@core/job/values';
 import { measured, degrees, mm, ZERO, load, four } from './shorthand';
@@ -8,7 +9,7 @@ export function damperTab(): Job {
   return {
     ...job,
     family: 'suspension',
-    note: 'Single shear today; a support tab on the far end of the pin comes next.',
+    note: 'Single shear today: the pin bends first. A support tab on its far end is the cure.',
     loads: [
       load(
         'suspension',
@@ -48,5 +49,21 @@ export function damperTab(): Job {
     plate: { x0: -70, x1: 70, y0: -60, y1: 60, corner: 12, metal: 'S355', thickness: mm(8), layers: 1 },
     bolts: { size: 'M10', class: '8.8', nut: '8', fit: 'medium', items: four(50, 42) },
     far: { kind: 'washer' },
+    lug: {
+      ...newLug(),
+      rules: 'EN',
+      along: 'x',
+      metal: 'S355',
+      thickness: measured(8),
+      width: measured(40),
+      hole: measured(12.5),
+      end: measured(16),
+      pin: fromSheet(12, '12 mm'),
+      pinClass: '8.8',
+      shear: 'single',
+      fork: measured(18),
+      gap: measured(1),
+    },
+    welds: { ...job.welds, fitting: 'all round', fittingThroat: assumed(4, '4 mm') },
   };
 }

@@ -4,11 +4,11 @@ import { assumed, fromSheet } from '@core/job/values';
 import { measured, mm, kg, ZERO, load, four, holes } from './shorthand';
 
 export function towReceiver(): Job {
-  const job = newJob('tow-receiver-lorry', 'Tow receiver, lorry chassis rails');
+  const job = newJob('tow-receiver-lorry', 'Tow receiver, lorry cross rail');
   return {
     ...job,
     family: 'towing',
-    note: 'Bolts go right through the hollow rails: sleeves, or the clamping crushes them.',
+    note: 'Bolts go right through the hollow cross rail, tightened to torque: without sleeves the clamping crushes it.',
     practice: { ...job.practice, school: 'limit' },
     loads: [
       load('tow-point', 'L1', 'Sample trailer', {
@@ -42,8 +42,9 @@ export function towReceiver(): Job {
       starboard: measured(390),
       bedModulus: assumed(30_000, '30000 MPa'),
     },
-    plate: { x0: -150, x1: 150, y0: -140, y1: 140, corner: 20, metal: 'S355', thickness: mm(12), layers: 1 },
-    bolts: { size: 'M12', class: '8.8', nut: '8', fit: 'medium', items: four(115, 105) },
+    plate: { x0: -150, x1: 150, y0: -95, y1: 95, corner: 20, metal: 'S355', thickness: mm(12), layers: 1 },
+    bolts: { size: 'M12', class: '8.8', nut: '8', fit: 'medium', items: four(115, 70) },
     far: { kind: 'plate', metal: 'S355', thickness: mm(8) },
+    joint: { ...job.joint, tightening: 'to torque', place: 'weather' },
   };
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output } from '@angular/core';
 import type { Job } from '@core/job/schema';
-import { sectionOf } from './section-stack';
+import { levelsOf, sectionOf } from './section-stack';
 
 /** Face that can be dragged to another stock thickness. */
 export interface FaceDrag {
@@ -38,8 +38,17 @@ const HALF = 62;
         <svg:rect width="5" height="2.5" fill="#c9d0c3" />
         <svg:line x1="0" y1="1.2" x2="5" y2="1.2" stroke="#95a291" stroke-width="0.5" />
       </svg:pattern>
+      <svg:pattern id="cut-core" width="3" height="3" patternUnits="userSpaceOnUse">
+        <svg:rect width="3" height="3" fill="#e9dfc2" />
+        <svg:circle cx="0.8" cy="0.8" r="0.45" fill="#a3946a" />
+        <svg:circle cx="2.3" cy="2.3" r="0.45" fill="#a3946a" />
+      </svg:pattern>
+      <svg:pattern id="cut-tube" width="3" height="3" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <svg:rect width="3" height="3" fill="#9aa39a" />
+        <svg:line x1="0" y1="0" x2="0" y2="3" stroke="#47504a" stroke-width="0.6" />
+      </svg:pattern>
     </svg:defs>
-    @for (l of stack().layers; track l.part + l.x0) {
+    @for (l of stack().layers; track $index) {
       <svg:rect
         [attr.x]="l.x0"
         [attr.y]="l.top"
@@ -60,6 +69,26 @@ const HALF = 62;
           fill="#f3eee1"
           stroke="none"
         />
+        @for (t of stack().round; track t.of) {
+          <svg:rect
+            [attr.x]="b.x - t.outside / 2"
+            [attr.y]="t.top"
+            [attr.width]="t.outside"
+            [attr.height]="t.bottom - t.top"
+            [attr.fill]="t.of === 'plug' ? '#c8b98c' : 'url(#cut-tube)'"
+            stroke="#1c1a17"
+          />
+          @if (t.wall > 0) {
+            <svg:rect
+              [attr.x]="b.x - t.outside / 2 + t.wall"
+              [attr.y]="t.top"
+              [attr.width]="t.outside - 2 * t.wall"
+              [attr.height]="t.bottom - t.top"
+              fill="#f3eee1"
+              stroke="none"
+            />
+          }
+        }
         <svg:rect [attr.x]="b.x - b.d / 2" [attr.y]="b.under" [attr.width]="b.d" [attr.height]="b.end - b.under" fill="#c99a3c" />
         <svg:path [attr.d]="b.thread" fill="none" stroke-width="0.25" />
         <svg:rect
@@ -101,7 +130,7 @@ const HALF = 62;
         stroke-dasharray="4 1 1 1"
       />
     }
-    @for (l of stack().words; track l.part) {
+    @for (l of stack().words; track $index) {
       <svg:text [attr.x]="right() + 3" [attr.y]="l.y" class="words" [attr.font-size]="text()">{{ l.words }}</svg:text>
       <svg:line
         [attr.x1]="l.edge"
@@ -169,12 +198,15 @@ export class SectionDrawing {
     base: 'url(#cut-base)',
     plate: 'url(#cut-plate)',
     skin: 'url(#cut-skin)',
+    packer: '#b7a67a',
+    core: 'url(#cut-core)',
+    hollow: '#f3eee1',
     backing: 'url(#cut-plate)',
     bearer: '#77857a',
   };
 
   /** Letter height, mm of the section. */
-  protected readonly text = computed(() => 5);
+  protected readonly text = computed(() => Math.max(5, (levelsOf(this.job()).far + 30) / 13));
   private readonly bolt = computed(() => {
     const { items } = this.job().bolts;
     return items.find((b) => b.id === this.boltId()) ?? items[0];
@@ -185,7 +217,7 @@ export class SectionDrawing {
   protected readonly stack = computed(() => sectionOf(this.job(), this.bolt(), this.left(), this.right(), this.text()));
   protected readonly viewBox = computed(() => {
     const { top, bottom } = this.stack();
-    return `${this.left() - 2} ${top} ${2 * HALF + 80} ${bottom - top}`;
+    return `${this.left() - 2} ${top} ${2 * HALF + 16 * this.text()} ${bottom - top}`;
   });
 
   private held: { part: 'plate' | 'backing'; pointer: number; from: number; scale: number; thickness: number } | null = null;

@@ -6,7 +6,7 @@ import { formatQuantity } from '@core/units/format-quantity';
 
 /** One cut part of the stack. z grows downwards from the plate's near face. */
 export interface Layer {
-  readonly part: 'base' | 'plate' | 'skin' | 'backing' | 'bearer';
+  readonly part: 'base' | 'plate' | 'packer' | 'skin' | 'core' | 'hollow' | 'backing' | 'bearer';
   readonly x0: number;
   readonly x1: number;
   readonly top: number;
@@ -23,12 +23,71 @@ export interface Face {
   readonly label: string;
 }
 
-const metalName = (id: string) => metal(id)?.name ?? id;
 const backingOf = (job: Job) => (job.far.kind === 'plate' ? job.far.thickness.v : 0);
+
+/** Heights of the stack from the plate's near face down, mm: bottom of the plates, top and bottom of the skin, far face. */
+export function levelsOf(job: Job) {
+  const plate = job.plate.thickness.v * job.plate.layers;
+  const skin = plate + (job.joint.packing === 'none' ? 0 : job.joint.packer.v);
+  const under = skin + job.skin.thickness.v;
+  return { plate, skin, under, far: under + backingOf(job) };
+}
 
 function inBase(job: Job, bolt: Bolt | undefined): { row: boolean; through: boolean } {
   const row = bolt !== undefined && Math.abs(bolt.y) <= job.base.width.v / 2;
   return { row, through: row && Math.abs(bolt.x) <= job.base.length.v / 2 };
+}
+
+type SkinLayer = Pick<Layer, 'part' | 'top' | 'bottom' | 'words'>;
+
+/** The skin as it is built up: faces and core, two walls with the hollow between, or solid. */
+function skinLayers(job: Job, top: number, bottom: number, show: (mm: number) => string): SkinLayer[] {
+  const s = job.skin;
+  if (s.kind === 'sandwich')
+    return [
+      { part: 'skin', top, bottom: top + s.nearFace.v, words: `face ${show(s.nearFace.v)}` },
+      {
+        part: 'core',
+        top: top + s.nearFace.v,
+        bottom: bottom - s.farFace.v,
+        words: `${s.core === 'unknown' ? 'unknown' : s.core} core ${show(bottom - top - s.nearFace.v - s.farFace.v)}`,
+      },
+      { part: 'skin', top: bottom - s.farFace.v, bottom, words: `face ${show(s.farFace.v)}` },
+    ];
+  if (s.kind === 'hollow')
+    return [
+      { part: 'skin', top, bottom: top + s.wall.v, words: `wall ${show(s.wall.v)}` },
+      { part: 'hollow', top: top + s.wall.v, bottom: bottom - s.wall.v, words: '' },
+      { part: 'skin', top: bottom - s.wall.v, bottom, words: `section ${show(bottom - top)} deep` },
+    ];
+  return [
+    {
+      part: 'skin',
+      top,
+      bottom,
+      words: `${s.kind === 'timber' ? `timber ${s.grade}` : s.kind === 'bed' ? 'bed' : 'skin'} ${show(bottom - top)}`,
+    },
+  ];
+}
+
+/** A tube or plug round the bolt, cut: its outside, its wall (0 for a solid plug) and where it stands. */
+export interface RoundBolt {
+  readonly of: 'sleeve' | 'plug' | 'spacer';
+  readonly outside: number;
+  readonly wall: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+export function roundBolt(job: Job): RoundBolt[] {
+  const { plate, skin, under } = levelsOf(job);
+  const { packing, sleeve, tubeOutside, tubeWall } = job.joint;
+  const tube = { outside: tubeOutside.v, wall: Math.min(tubeWall.v, tubeOutside.v / 2) };
+  return [
+    ...(packing === 'spacers' ? [{ of: 'spacer' as const, ...tube, top: plate, bottom: skin }] : []),
+    ...(sleeve === 'sleeve' ? [{ of: 'sleeve' as const, ...tube, top: skin, bottom: under }] : []),
+    ...(sleeve === 'plug' ? [{ of: 'plug' as const, outside: tubeOutside.v, wall: 0, top: skin, bottom: under }] : []),
+  ];
 }
 
 /** The parts between `left` and `right`, cut fore and aft through the bolt's row. */
@@ -37,15 +96,29 @@ export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: 
     Math.min(x1, right) > Math.max(x0, left)
       ? [{ part, x0: Math.max(x0, left), x1: Math.min(x1, right), top, bottom, words }]
       : [];
-  const t = job.plate.thickness.v;
-  const under = t + job.skin.thickness.v;
-  const far = under + backingOf(job);
+  const { plate, skin, under, far } = levelsOf(job);
   const panel = panelOf(job);
   const half = job.base.length.v / 2;
   const show = (mm: number) => formatQuantity(mm, 'length', job.units);
+  const metalName = (id: string) => metal(id, job.ownStock.metals)?.name ?? id;
+  const each = job.plate.thickness.v;
   const layers = [
-    ...cut('plate', job.plate.x0, job.plate.x1, 0, t, `plate ${job.plate.thickness.text}, ${metalName(job.plate.metal)}`),
-    ...cut('skin', left, right, t, under, `skin ${show(job.skin.thickness.v)}`),
+    ...Array.from({ length: job.plate.layers }, (_, i) =>
+      cut(
+        'plate',
+        job.plate.x0,
+        job.plate.x1,
+        i * each,
+        (i + 1) * each,
+        i === 0
+          ? `${job.plate.layers > 1 ? `${job.plate.layers} plates` : 'plate'} ${job.plate.thickness.text}, ${metalName(job.plate.metal)}`
+          : '',
+      ),
+    ).flat(),
+    ...(job.joint.packing === 'packer'
+      ? cut('packer', job.plate.x0, job.plate.x1, plate, skin, `packer ${show(skin - plate)}`)
+      : []),
+    ...skinLayers(job, skin, under, show).flatMap((l) => cut(l.part, left, right, l.top, l.bottom, l.words)),
     ...cut('bearer', panel.x1, panel.x1 + 40, far, far + 12),
     ...cut('bearer', panel.x0 - 40, panel.x0, far, far + 12),
   ];
@@ -61,7 +134,7 @@ export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: 
 /** Head, washers, shank, nut and protrusion of the bolt, as heights and widths. */
 export function boltInSection(job: Job, bolt: Bolt, size: FastenerSize) {
   const under = inBase(job, bolt).through ? -job.base.thickness.v : 0;
-  const far = job.plate.thickness.v + job.skin.thickness.v + backingOf(job);
+  const { far } = levelsOf(job);
   const farWasher = job.far.kind === 'large washer' ? size.largeWasher : size.washer;
   const nut = far + farWasher.thickness;
   const nutEnd = nut + size.nutHeight;
@@ -94,7 +167,7 @@ export function facesOf(job: Job): Face[] {
     label: `Plate thickness, ${job.plate.thickness.text}`,
   };
   if (job.far.kind !== 'plate') return [plate];
-  const y = job.plate.thickness.v + job.skin.thickness.v + job.far.thickness.v;
+  const y = levelsOf(job).far;
   return [
     plate,
     {
@@ -133,6 +206,7 @@ export function sectionOf(job: Job, bolt: Bolt | undefined, left: number, right:
   return {
     layers,
     bolt: drawn,
+    round: drawn ? roundBolt(job) : [],
     words,
     faces: facesOf(job),
     top: Math.min(drawn?.head ?? 0, ...tops) - 4,

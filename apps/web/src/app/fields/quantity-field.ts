@@ -102,6 +102,14 @@ let count = 0;
     label {
       font: 500 14.5px/1.2 var(--label);
     }
+    /* In a narrow card the name stands over its number. */
+    :host(.stacked) label {
+      grid-column: 1 / -1;
+    }
+    :host(.stacked) .line {
+      grid-column: 1 / -1;
+      justify-content: flex-end;
+    }
     .line {
       display: flex;
       align-items: center;

@@ -4,7 +4,7 @@ import { ActivatedRoute, Router } from '@angular/router';
 import { withClass } from '@core/job/bolt-class';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
-import { classesFor } from '@core/stock/fastener-classes';
+import { commonClasses } from '@core/stock/fastener-classes';
 import { FASTENER_SIZES, fastenerSize } from '@core/stock/fasteners';
 import { INCH_PLATE, MM_PLATE, nextThickness } from '@core/stock/plate-thicknesses';
 import { Desk } from '../job/desk';
@@ -99,7 +99,10 @@ export class Commands {
 
   private size(direction: 1 | -1): void {
     const job = this.desk.job();
-    const family = job && FASTENER_SIZES.filter((s) => s.family === fastenerSize(job.bolts.size)?.family);
+    const now = job && fastenerSize(job.bolts.size);
+    // A size outside the usual ones still steps to the usual one beside it.
+    const family =
+      now && FASTENER_SIZES.filter((s) => s.family === now.family && (s.common || s.id === now.id)).sort((a, b) => a.d - b.d);
     const next = family?.[family.findIndex((s) => s.id === job!.bolts.size) + direction];
     if (!next) return this.desk.said.set(`No ${direction > 0 ? 'larger' : 'smaller'} fastener in stock`);
     this.change(`fastener ${next.id}`, (j) => withSize(j, next.id));
@@ -128,7 +131,7 @@ export class Commands {
 
 function nextClass(j: Job): Job {
   const family = fastenerSize(j.bolts.size)?.family ?? 'metric';
-  const classes = classesFor(family);
+  const classes = commonClasses(family);
   const at = classes.findIndex((c) => c.id === j.bolts.class);
   return { ...j, bolts: withClass(j.bolts, classes[(at + 1) % classes.length]!.id) };
 }

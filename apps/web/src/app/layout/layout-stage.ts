@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, linkedSignal, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
 import type { Rect } from '@core/geometry/points';
@@ -16,7 +17,13 @@ import { Desk, type Edge, type Picked } from '../job/desk';
 import { Judge } from '../job/judge';
 import { Commands } from '../keys/run-command';
 import { moveBolt, moveEdge, snapBolt, snapEdge, type Snapped } from './edits';
+import { JointCard } from './joint-card';
+import { LugCard } from './lug-card';
+import { RulesCard } from './rules-card';
 import { StackCard } from './stack-card';
+import { WeldCard } from './weld-card';
+
+const SHEETS = ['stack', 'joint', 'welds', 'lug', 'rules'] as const;
 
 /** How near, in screen pixels, a dragged thing falls onto a line. */
 const REACH = 6;
@@ -31,7 +38,21 @@ interface Held {
 /** Lay out: the true-scale plan with the section under it, everything on it dragged, nudged or typed. */
 @Component({
   selector: 'ms-layout-stage',
-  imports: [PlateDrawing, SectionDrawing, QuantityField, StackCard, MatButton, MatIcon, MatTooltip],
+  imports: [
+    JointCard,
+    LugCard,
+    MatButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    MatIcon,
+    MatTooltip,
+    PlateDrawing,
+    QuantityField,
+    RulesCard,
+    SectionDrawing,
+    StackCard,
+    WeldCard,
+  ],
   templateUrl: './layout-stage.html',
   styleUrl: './layout-stage.scss',
   host: { '[class.beside]': 'desk.openLink() !== ""' },
@@ -46,6 +67,9 @@ export class LayoutStage {
   protected readonly job = computed(() => this.desk.shown()!);
   protected readonly guides = signal<Snapped['guides']>([]);
   private held: Held | null = null;
+
+  protected readonly sheets = SHEETS;
+  protected readonly sheet = signal<(typeof SHEETS)[number]>('stack');
 
   /** Show the bearers round the plate too. */
   protected readonly wholePanel = signal(false);

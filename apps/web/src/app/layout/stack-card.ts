@@ -17,7 +17,6 @@ import { Desk } from '../job/desk';
 import { withSize } from './edits';
 
 const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ value: t.text, label: t.text }));
-const METAL_CHOICES: readonly Choice[] = METALS.map((m) => ({ value: m.id, label: m.name }));
 
 /** What the stack is made of: plate, fasteners, far side. Changed without leaving the plan. */
 @Component({
@@ -33,7 +32,7 @@ const METAL_CHOICES: readonly Choice[] = METALS.map((m) => ({ value: m.id, label
           [choices]="stock(job.plate.thickness.text)"
           (changed)="plate($event)"
         />
-        <ms-pick label="Metal" [value]="job.plate.metal" [choices]="metals" (changed)="plateMetal($event)" />
+        <ms-pick label="Metal" [value]="job.plate.metal" [choices]="metals()" (changed)="plateMetal($event)" />
         <ms-quantity
           of="corner"
           label="Corner radius"
@@ -60,7 +59,7 @@ const METAL_CHOICES: readonly Choice[] = METALS.map((m) => ({ value: m.id, label
             [choices]="stock(job.far.thickness.text)"
             (changed)="farThickness($event)"
           />
-          <ms-pick label="Metal" [value]="job.far.metal" [choices]="metals" (changed)="farMetal($event)" />
+          <ms-pick label="Metal" [value]="job.far.metal" [choices]="metals()" (changed)="farMetal($event)" />
         }
       </section>
       @if (weight(); as w) {
@@ -106,7 +105,9 @@ const METAL_CHOICES: readonly Choice[] = METALS.map((m) => ({ value: m.id, label
 })
 export class StackCard {
   protected readonly desk = inject(Desk);
-  protected readonly metals = METAL_CHOICES;
+  protected readonly metals = computed((): readonly Choice[] =>
+    [...METALS, ...(this.desk.job()?.ownStock.metals ?? [])].map((m) => ({ value: m.id, label: m.name })),
+  );
   protected readonly sizes: readonly Choice[] = FASTENER_SIZES.map((s) => ({ value: s.id, label: s.id }));
   protected readonly farKinds: readonly Choice[] = [
     { value: 'washer', label: 'washers' },

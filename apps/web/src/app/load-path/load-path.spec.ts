@@ -17,10 +17,35 @@ async function show(job: Job) {
   return { host, fixture, links: [...host.querySelectorAll<HTMLButtonElement>('ol button')] };
 }
 
-it('draws every link in section order, and names the weakest once', async () => {
+it('draws the links a job needs in section order, grouped by part, and names the weakest once', async () => {
   const { links } = await show(testJob());
-  expect(links.map((l) => l.querySelector('.name')!.textContent)).toEqual(CHECKS.map((c) => c.name));
+  const names = links.map((l) => l.querySelector('.name')!.textContent!);
+  const order = CHECKS.map((c) => c.name);
+  expect(names).toEqual(order.filter((n) => names.includes(n)));
+  expect(names).not.toContain('Lug tension');
   expect(links.filter((l) => l.classList.contains('weakest'))).toHaveLength(1);
+  // Each part of the stack is named once, at its first link.
+  const parts = links.map((l) => l.querySelector('.part')!.textContent!).filter(Boolean);
+  expect(parts).toEqual([...new Set(parts)]);
+});
+
+it('filters: all, tight, fails, not needed, each with its count; the link whose working is open stays', async () => {
+  const { host, fixture } = await show(testJob({ fx: 9000, fz: 12_000, z: 120 }));
+  const names = () => [...host.querySelectorAll('ol .name')].map((n) => n.textContent);
+  const press = async (name: string) => {
+    const button = [...host.querySelectorAll<HTMLButtonElement>('.filters button')].find((b) => b.textContent!.includes(name))!;
+    button.click();
+    await fixture.whenStable();
+    return Number(button.querySelector('b')!.textContent);
+  };
+  expect(await press('fails')).toBe(names().length);
+  expect(names().length).toBeGreaterThan(0);
+  desk.openLink.set('bolt-shear');
+  await fixture.whenStable();
+  expect(names()).toContain('Bolt shear');
+  desk.openLink.set('');
+  expect(await press('not needed')).toBe(names().length);
+  expect(names()).toContain('Lug tension');
 });
 
 it('a failing link says so in words and number, and is drawn parting', async () => {

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  linkedSignal,
+} from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
 import { cranked } from '@core/chain/crank';
@@ -17,6 +26,15 @@ const PARTS: Readonly<Record<Element, string>> = {
   'far side': 'far side',
   skin: 'skin',
   joint: 'whole joint',
+};
+
+type Filter = 'needed' | 'tight' | 'fails' | 'not needed';
+const NAMES: Readonly<Record<Filter, string>> = { needed: 'all', tight: 'tight', fails: 'fails', 'not needed': 'not needed' };
+const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
+  needed: (l) => l.state !== 'not needed',
+  tight: (l) => l.state === 'tight' || l.state === 'fails' || l.state === 'refused',
+  fails: (l) => l.state === 'fails' || l.state === 'refused',
+  'not needed': (l) => l.state === 'not needed',
 };
 
 /** The chain of links from fitting to structure along the foot; the weakest is drawn parting. */
@@ -54,9 +72,16 @@ const PARTS: Readonly<Record<Element, string>> = {
           >
             <mat-icon aria-hidden="true">speed</mat-icon>turn up
           </button>
+          <div class="filters" role="group" aria-label="Which links are shown">
+            @for (f of filters(); track f.id) {
+              <button type="button" [attr.aria-pressed]="f.id === filter()" [disabled]="f.count === 0" (click)="filter.set(f.id)">
+                {{ f.name }} <b>{{ f.count }}</b>
+              </button>
+            }
+          </div>
           <ol aria-label="Load path, from fitting to structure">
-            @for (l of links(); track l.id) {
-              <li [style.--u]="l.utilisation">
+            @for (l of shown(); track l.id; let i = $index) {
+              <li [style.--u]="l.utilisation" [class.first]="i > 0 && shown()[i - 1]!.element !== l.element">
                 <button
                   type="button"
                   [class]="l.state.replace(' ', '-')"
@@ -66,7 +91,7 @@ const PARTS: Readonly<Record<Element, string>> = {
                   [attr.aria-label]="spoken(l, v)"
                   (click)="toggle(l)"
                 >
-                  <span class="part">{{ parts[l.element] }}</span>
+                  <span class="part">{{ i === 0 || shown()[i - 1]!.element !== l.element ? parts[l.element] : '' }}</span>
                   <svg viewBox="0 0 100 30" aria-hidden="true">
                     @if ((l.id === v.weakest && l.state !== 'sound') || (turned() && l.state === 'fails')) {
                       <path class="metal" [attr.stroke-width]="thick(l)" d="M42 5H17a10 10 0 0 0 0 20H38" />
@@ -110,6 +135,8 @@ const PARTS: Readonly<Record<Element, string>> = {
                   <span class="band" aria-hidden="true"></span>
                 </button>
               </li>
+            } @empty {
+              <li class="none note">No link is {{ filter() === 'tight' ? 'tight' : 'failing' }} now.</li>
             }
           </ol>
         </div>
@@ -143,6 +170,38 @@ const PARTS: Readonly<Record<Element, string>> = {
     }
     .turn[aria-pressed='true'] {
       background: var(--accent-soft);
+    }
+    .filters {
+      display: flex;
+      flex: none;
+      flex-direction: column;
+      width: 92px;
+      border-right: 1px solid var(--rule-strong);
+    }
+    .filters button {
+      display: flex;
+      flex: 1;
+      align-items: center;
+      justify-content: space-between;
+      height: auto;
+      padding: 0 6px;
+      border-right: 0;
+      border-bottom: 1px solid var(--rule);
+      font: 500 13.5px/1 var(--label);
+    }
+    .filters button[aria-pressed='true'] {
+      background: var(--accent-soft);
+      font-weight: 600;
+    }
+    .filters button:disabled {
+      color: var(--ink-soft);
+      cursor: default;
+    }
+    .first {
+      border-left: 3px solid var(--rule-strong);
+    }
+    .none {
+      padding: 38px 16px;
     }
     ol {
       display: flex;
@@ -265,6 +324,32 @@ export class LoadPath {
     const links = this.verdict()?.links ?? [];
     return k === 1 ? links : links.map((l) => cranked(l, k));
   });
+  protected readonly filter = linkedSignal<string, Filter>({
+    source: () => this.desk.job()?.id ?? '',
+    computation: () => 'needed',
+  });
+  protected readonly filters = computed(() => {
+    const links = this.links();
+    const count = (id: Filter) => links.filter(SHOWN[id]).length;
+    return (Object.keys(SHOWN) as Filter[]).map((id) => ({ id, name: NAMES[id], count: count(id) }));
+  });
+  /** The links that pass the filter; the one whose working is open always stays. */
+  protected readonly shown = computed(() => {
+    const keep = SHOWN[this.filter()];
+    return this.links().filter((l) => keep(l) || l.id === this.desk.openLink());
+  });
+  /** The weakest link is brought into sight when it changes; the rest of the chain is scrolled to by hand. */
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly weakest = computed(() => this.verdict()?.weakest ?? '');
+  protected readonly follow = afterRenderEffect(() => {
+    if (this.weakest() === '') return;
+    const list = this.host.querySelector('ol');
+    const li = this.host.querySelector('button.weakest')?.parentElement;
+    if (!list || !li) return;
+    const over = li.offsetLeft - list.offsetLeft + li.offsetWidth - list.clientWidth;
+    list.scrollLeft = over > 0 ? over + li.offsetWidth / 3 : 0;
+  });
+
   protected readonly turned = computed(() => this.desk.crank() !== 1);
 
   /** Thicker metal, more in hand: 9 at no load down to 2 at and over capacity. */

@@ -1,31 +1,10 @@
-/** What a stroke of a small drawing stands for. */
-export type Stuff = 'plate' | 'skin' | 'bolt' | 'force' | 'break' | 'before';
+import { WHY_LUGS_AND_WELDS } from './why-lugs-and-welds';
+import { WHY_PLATES_AND_BOLTS } from './why-plates-and-bolts';
+import { WHY_SKINS } from './why-skins';
+import { WHY_WHOLE } from './why-whole';
+import { arrow, bolt, box, plate, s, skin, type Stroke } from './strokes';
 
-export interface Stroke {
-  readonly of: Stuff;
-  readonly d: string;
-}
-
-const s = (of: Stuff, d: string): Stroke => ({ of, d });
-const box = (x: number, y: number, w: number, h: number) => `M${x} ${y}h${w}v${h}h${-w}Z`;
-const arrow = (x: number, y: number, dx: number, dy: number): Stroke => {
-  const l = Math.hypot(dx, dy);
-  const [u, v] = [dx / l, dy / l];
-  const [bx, by] = [x + dx - u * 6, y + dy - v * 6];
-  return s(
-    'force',
-    `M${x} ${y}L${bx} ${by}M${bx - v * 3.5} ${by + u * 3.5}L${x + dx} ${y + dy}L${bx + v * 3.5} ${by - u * 3.5}Z`,
-  );
-};
-/** A bolt through the stack in section: head up, nut down. */
-const bolt = (x: number, top: number, bottom: number, grown = 0): Stroke[] => [
-  s('bolt', box(x - 4, top, 8, bottom - top)),
-  s('bolt', box(x - 9, top - 7, 18, 7)),
-  s('bolt', box(x - 9 - grown, bottom - 3, 18 + 2 * grown, 3)),
-  s('bolt', box(x - 8, bottom, 16, 7)),
-];
-const plate = (x = 14, w = 132, y = 30, h = 9) => s('plate', box(x, y, w, h));
-const skin = (y = 39, h = 12) => s('skin', box(4, y, 152, h));
+export type { Stroke, Stuff } from './strokes';
 
 /** One small drawing of what happens when a link lets go, 160 × 84, by the id of its check. */
 export const WHY_DRAWINGS: Readonly<Record<string, readonly Stroke[]>> = {
@@ -129,4 +108,8 @@ export const WHY_DRAWINGS: Readonly<Record<string, readonly Stroke[]>> = {
     s('plate', 'M6 42h14v20h-14ZM140 42h14v20h-14Z'),
     arrow(80, 18, 0, 24),
   ],
+  ...WHY_LUGS_AND_WELDS,
+  ...WHY_PLATES_AND_BOLTS,
+  ...WHY_SKINS,
+  ...WHY_WHOLE,
 };

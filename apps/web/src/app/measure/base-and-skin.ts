@@ -4,7 +4,8 @@ import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
 import type { RangeName } from '@core/job/ranges';
 import { CORES, type Job, type Quantity, type Skin } from '@core/job/schema';
-import { skinGauges } from '@core/job/values';
+import { skinGauges, SKIN_ROWS } from '@core/job/values';
+import { coreValues } from '@core/stock/cores';
 import { METALS } from '@core/stock/metals';
 import { PLYWOODS } from '@core/stock/skins';
 import { TIMBER_CLASSES } from '@core/stock/timber';
@@ -17,7 +18,7 @@ import { withSkinKind } from './edits';
 import { HoleRow } from './hole-row';
 
 type BaseKey = 'length' | 'width' | 'thickness' | 'hole' | 'slot';
-type SkinKey = 'thickness' | 'spanX' | 'spanY' | 'aft' | 'starboard' | 'bedModulus' | 'glass' | 'nearFace' | 'farFace' | 'wall';
+type SkinKey = string;
 
 const same = (list: readonly string[]): readonly Choice[] => list.map((value) => ({ value, label: value }));
 
@@ -48,21 +49,7 @@ export class BaseAndSkin {
     { key: 'starboard', of: 'starboard' },
   ];
   /** What only this kind of skin has. */
-  protected readonly ownRows = computed((): readonly { key: SkinKey; of: RangeName }[] => {
-    switch (this.job().skin.kind) {
-      case 'laminate':
-        return [{ key: 'glass', of: 'glass' }];
-      case 'sandwich':
-        return [
-          { key: 'nearFace', of: 'nearFace' },
-          { key: 'farFace', of: 'farFace' },
-        ];
-      case 'hollow':
-        return [{ key: 'wall', of: 'wall' }];
-      default:
-        return [];
-    }
-  });
+  protected readonly ownRows = computed(() => SKIN_ROWS[this.job().skin.kind].map(([key, of]) => ({ key, of })));
   protected readonly kinds: readonly Choice[] = [
     { value: 'sheet', label: 'metal sheet' },
     { value: 'laminate', label: 'solid laminate' },
@@ -72,12 +59,24 @@ export class BaseAndSkin {
     { value: 'hollow', label: 'hollow section' },
     { value: 'bed', label: 'solid bed' },
   ];
-  protected readonly judged = computed(() => ['sheet', 'laminate', 'plywood'].includes(this.job().skin.kind));
+  protected readonly walls: readonly Choice[] = [
+    { value: 'both walls', label: 'both walls' },
+    { value: 'one wall', label: 'one wall' },
+  ];
+  /** What the thickness of this kind of skin is called. */
+  protected readonly thicknessName = computed(
+    () =>
+      ({ hollow: 'Section depth', timber: 'Timber thickness', sandwich: 'Thickness, faces and core' })[
+        this.job().skin.kind as string
+      ] ?? '',
+  );
   protected readonly ways: readonly Choice[] = [
     { value: 'x', label: 'fore and aft' },
     { value: 'y', label: 'athwart' },
   ];
-  private readonly metals: readonly Choice[] = METALS.map((m) => ({ value: m.id, label: m.name }));
+  private readonly metals = computed((): readonly Choice[] =>
+    [...METALS.filter((m) => m.group !== 'laminate'), ...this.job().ownStock.metals].map((m) => ({ value: m.id, label: m.name })),
+  );
 
   /** The one pick each kind of skin has, if any: its metal, grade or core. */
   protected readonly made = computed(() => {
@@ -85,7 +84,7 @@ export class BaseAndSkin {
     switch (s.kind) {
       case 'sheet':
       case 'hollow':
-        return { label: 'Metal', key: 'metal', value: s.metal, choices: this.metals };
+        return { label: 'Metal', key: 'metal', value: s.metal, choices: this.metals() };
       case 'plywood':
         return { label: 'Grade', key: 'grade', value: s.grade, choices: PLYWOODS.map((p) => ({ value: p.id, label: p.name })) };
       case 'timber':
@@ -97,8 +96,17 @@ export class BaseAndSkin {
     }
   });
 
+  protected readonly grain = computed(() => {
+    const s = this.job().skin;
+    return s.kind === 'timber' ? s.grain : undefined;
+  });
+  protected readonly through = computed(() => {
+    const s = this.job().skin;
+    return s.kind === 'hollow' ? s.through : undefined;
+  });
+
   protected valueOf(key: SkinKey): Quantity {
-    return (this.job().skin as unknown as Record<SkinKey, Quantity>)[key];
+    return (this.job().skin as unknown as Record<string, Quantity>)[key]!;
   }
 
   protected base(key: BaseKey, q: Quantity): void {
@@ -118,7 +126,9 @@ export class BaseAndSkin {
   }
 
   protected material(key: string, value: string): void {
-    this.desk.change('skin material', (j) => ({ ...j, skin: { ...j.skin, [key]: value } as Skin }));
+    // Another core brings its own values, assumed until the maker's stand there.
+    const core = key === 'core' ? coreValues(value) : {};
+    this.desk.change('skin material', (j) => ({ ...j, skin: { ...j.skin, [key]: value, ...core } as Skin }));
   }
 
   protected place(v: number): Quantity {

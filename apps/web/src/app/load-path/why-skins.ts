@@ -1,0 +1,85 @@
+import { arrow, bolt, box, plate, ring, s, type Stroke } from './strokes';
+
+/** End of a timber with its grain. */
+const grain = (y: number, h: number, from = 4, to = 156): Stroke[] => [
+  s('skin', box(from, y, to - from, h)),
+  s('before', [0.25, 0.5, 0.75].map((k) => `M${from + 4} ${y + h * k}H${to - 4}`).join('')),
+];
+/** Faces of a sandwich with the core between. */
+const sandwich = (): Stroke[] => [s('plate', box(4, 24, 152, 5)), s('skin', box(4, 29, 152, 26)), s('plate', box(4, 55, 152, 5))];
+
+export const WHY_SKINS: Readonly<Record<string, readonly Stroke[]>> = {
+  'local-dishing': [
+    s('before', 'M8 42h144'),
+    s('skin', 'M8 42h40C62 42 66 28 80 28S98 42 112 42h40v5H112C98 47 94 33 80 33S62 47 48 47H8Z'),
+    s('bolt', box(76, 14, 8, 22)),
+    s('bolt', box(66, 33, 28, 3)),
+    s('bolt', box(72, 36, 16, 7)),
+    arrow(80, 16, 0, -14),
+  ],
+  'core-shear': [
+    ...sandwich(),
+    s('plate', box(52, 15, 56, 9)),
+    s('break', 'M50 30l-4 6 3 3-5 7 3 2-4 6M110 30l4 6-3 3 5 7-3 2 4 6'),
+    arrow(80, 2, 0, 12),
+  ],
+  'timber-joint': [
+    ...grain(36, 44),
+    s('plate', box(40, 24, 80, 10)),
+    s('before', 'M76 24v54M84 24v54'),
+    s('bolt', 'M82 17h8v20C90 52 74 58 74 78h-8C66 56 82 50 82 36Z'),
+    s('break', 'M92 40l3 4-3 4 3 4'),
+    arrow(110, 29, 36, 0),
+  ],
+  'lag-withdrawal': [
+    ...grain(34, 46),
+    s('bolt', 'M74 10h12v20l4 4-4 4 4 4-4 4 4 4-4 4 3 4-9 10-9-10 3-4-4-4 4-4-4-4 4-4-4-4 4-4Z'),
+    s('break', 'M68 36l-3 5 3 5-3 5 3 5M92 36l3 5-3 5 3 5-3 5'),
+    arrow(80, 14, 0, -13),
+  ],
+  'timber-spacing': [
+    ...grain(16, 52, 4, 150),
+    s('plate', ring(60, 42, 7)),
+    s('plate', ring(96, 42, 7)),
+    s('break', 'M103 42l8-2 8 3 10-2 10 2 11-1M67 42l8-1 8 2 6-1'),
+    s('force', 'M96 76h54M96 73v6M150 73v6'),
+  ],
+  'group-tear-out': [
+    ...grain(12, 60, 4, 128),
+    s('skin', box(72, 26, 72, 32)),
+    ...[34, 50].flatMap((y) => [84, 108].map((x) => s('plate', ring(x, y, 4)))),
+    s('break', 'M70 26h58M70 58h58M70 26l3 6-3 6 3 7-3 6 3 7'),
+    arrow(128, 42, 30, 0),
+  ],
+  'timber-bending': [
+    s('before', 'M12 34h136'),
+    s('skin', 'M12 34C50 36 62 48 80 48S110 36 148 34v16C110 52 98 64 80 64S50 52 12 50Z'),
+    plate(60, 40, 38, 9),
+    s('break', 'M80 64l-2-4 4-3-3-4'),
+    s('plate', 'M6 50h14v20H6ZM140 50h14v20h-14Z'),
+    arrow(80, 12, 0, 24),
+  ],
+  'wall-face': [
+    s('skin', 'M20 24h40C66 32 94 32 100 24h40v56H20ZM28 32h24C62 44 98 44 108 32h24v40H28Z'),
+    s('plate', box(60, 20, 40, 9)),
+    s('break', 'M54 30l4 4 3-3 4 5M106 30l-4 4-3-3-4 5'),
+    arrow(80, 2, 0, 17),
+  ],
+  'section-crush': [
+    s(
+      'skin',
+      'M20 20C60 20 64 30 80 30S100 20 140 20v50C100 70 96 60 80 60S60 70 20 70ZM28 28v34C62 62 66 52 80 52S98 62 132 62V28C98 28 94 38 80 38S62 28 28 28Z',
+    ),
+    ...bolt(80, 30, 60),
+    arrow(80, 4, 0, 16),
+    arrow(80, 84, 0, -14),
+  ],
+  'bed-anchors': [
+    s('skin', 'M10 40h140v40H10Z'),
+    s('before', 'M80 74L42 40M80 74L118 40'),
+    s('bolt', box(76, 14, 8, 60)),
+    plate(50, 60, 31, 9),
+    s('break', 'M44 42l6 4 2 6 6 3 3 6 6 2 3 6M116 42l-6 4-2 6-6 3-3 6-6 2-3 6'),
+    arrow(80, 14, 0, -13),
+  ],
+};
