@@ -9,9 +9,12 @@ import { instrumentRoutes } from './instruments/routes';
 import type { JobStore } from './jobs/job-store';
 import { jobRoutes } from './jobs/routes';
 import { sheetRoutes } from './sheets/routes';
+import { stockRoutes } from './stock/routes';
+import type { StockStore } from './stock/stock-store';
 
 export interface AppParts {
   readonly store: JobStore;
+  readonly stock: StockStore;
   readonly log: Logger;
   /** Folder of the built web application; without it only the API answers. */
   readonly web?: string;
@@ -19,7 +22,7 @@ export interface AppParts {
   readonly stopping?: AbortSignal;
 }
 
-export function createApp({ store, log, web, stopping }: AppParts): Express {
+export function createApp({ store, stock, log, web, stopping }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, autoLogging: { ignore: (req) => !req.url?.startsWith('/api/') }, quietReqLogger: true }));
@@ -29,6 +32,7 @@ export function createApp({ store, log, web, stopping }: AppParts): Express {
     res.json({ status: 'ok', jobs: store.list().length });
   });
   app.use('/api/jobs', sheetRoutes(store), jobRoutes(store));
+  app.use('/api/stock', stockRoutes(stock));
   const instruments = instrumentRoutes();
   app.use('/api/bench', instruments.routes);
   stopping?.addEventListener('abort', () => instruments.endStreams());

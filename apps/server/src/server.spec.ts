@@ -9,13 +9,15 @@ import { openDatabase } from './database/open-database';
 import { DEMO_JOBS } from './demo/lake-sorrow';
 import { seedDemo } from './demo/seed';
 import { JobStore } from './jobs/job-store';
+import { StockStore } from './stock/stock-store';
 
 const log = pino({ level: 'silent' });
 
 function rack() {
-  const store = new JobStore(openDatabase(':memory:'));
+  const db = openDatabase(':memory:');
+  const store = new JobStore(db);
   seedDemo(store);
-  return { store, http: request(createApp({ store, log })) };
+  return { store, http: request(createApp({ store, stock: new StockStore(db), log })) };
 }
 
 const WINCH = '/api/jobs/core-sampler-winch';

@@ -6,6 +6,7 @@ import { InstrumentFault, InstrumentReading, InstrumentState } from '@core/forma
 import { createApp } from '../app';
 import { openDatabase } from '../database/open-database';
 import { JobStore } from '../jobs/job-store';
+import { StockStore } from '../stock/stock-store';
 import { StandIn } from './stand-in';
 
 const half = () => 0.5;
@@ -62,7 +63,8 @@ describe('a stand-in', () => {
 });
 
 describe('the bench over server-sent events', () => {
-  const app = createApp({ store: new JobStore(openDatabase(':memory:')), log: pino({ level: 'silent' }) });
+  const db = openDatabase(':memory:');
+  const app = createApp({ store: new JobStore(db), stock: new StockStore(db), log: pino({ level: 'silent' }) });
   const server = app.listen(0, '127.0.0.1');
   beforeAll(() => new Promise((ready) => (server.listening ? ready(null) : server.once('listening', ready))));
   afterAll(() => server.close());

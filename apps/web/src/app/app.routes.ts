@@ -3,6 +3,7 @@ import type { Routes } from '@angular/router';
 /** The rack is home; a job opens on its traveller. Stages are named and ordered as on it, and each loads when first opened. */
 export const routes: Routes = [
   { path: '', pathMatch: 'full', title: 'The rack · Mast Shoe', loadComponent: () => import('./rack/rack').then((m) => m.Rack) },
+  { path: 'stock', title: 'Stock room · Mast Shoe', loadComponent: () => import('./stock/stock-page').then((m) => m.StockPage) },
   { path: 'job/:id', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
   { path: '**', redirectTo: '' },
 ];

@@ -1,4 +1,5 @@
 import type { Resolved } from '../job/resolve';
+import { NUT_KINDS } from '../stock/nut-kinds';
 import { proofStress } from '../stock/nuts';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
@@ -33,7 +34,9 @@ export const nutThread: Check = {
     const o = worstBolt(everyBolt(r), r, s, w, held, capacities(r));
     const mixed = r.nut.stainless !== r.grade.stainless;
     const galls = r.nut.stainless && r.grade.stainless;
+    const kind = NUT_KINDS.find((k) => k.id === r.job.joint.nutKind)!;
     const cautions = [
+      ...(kind.id === 'plain' ? [] : [`${kind.name}: up to ${kind.upTo} °C, used again ${kind.again} (common practice)`]),
       ...(mixed ? ['stainless and plain steel in one thread corrode where it is wet'] : []),
       ...(galls ? ['stainless on stainless galls: grease the thread, run the nut down by hand'] : []),
     ];

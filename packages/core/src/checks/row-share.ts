@@ -1,6 +1,7 @@
 import { heightOf, widthOf } from '../geometry/rects';
 import type { Resolved } from '../job/resolve';
-import { huth, sharesAlongRow, swift, type Lap } from '../sharing/row';
+import type { Lap } from '../sharing/row';
+import { rowVariants, type LapRow } from '../sharing/row-variants';
 import { formula } from '../working/formula';
 import { Working } from '../working/steps';
 import { shearResistance } from './bolt-strength';
@@ -11,13 +12,9 @@ const F_ROW = formula('F_row', 'F·n/N', 'N');
 const F_END = formula('F_1', 's_1·F_row', 'N');
 
 /** The longest straight row of bolts along an axis, and how it shares a load that comes in at one end. */
-export interface LongRow {
+export interface LongRow extends LapRow {
   readonly axis: 'x' | 'y';
   readonly bolts: readonly string[];
-  readonly pitches: readonly number[];
-  readonly lap: Lap;
-  /** Strap width per row, mm. */
-  readonly width: number;
   readonly shares: readonly number[];
   readonly swift: readonly number[];
 }
@@ -43,22 +40,9 @@ function rowAlong(r: Resolved, axis: 'x' | 'y'): LongRow | undefined {
     Ef: r.grade.E,
   };
   const pitches = best.slice(1).map((b, i) => b[axis] - best[i]![axis]);
-  const shared = (C: number) =>
-    sharesAlongRow({
-      pitches,
-      EA1: pitches.map(() => lap.E1 * lap.t1 * width),
-      EA2: pitches.map(() => lap.E2 * lap.t2 * width),
-      C: best.map(() => C),
-    });
-  return {
-    axis,
-    bolts: best.map((b) => b.id),
-    pitches,
-    lap,
-    width,
-    shares: shared(huth(lap, laminateRow(r))),
-    swift: shared(swift(lap)),
-  };
+  const row: LapRow = { pitches, lap, width, laminate: laminateRow(r) };
+  const [byHuth, bySwift] = rowVariants(row);
+  return { ...row, axis, bolts: best.map((b) => b.id), shares: byHuth!.shares, swift: bySwift!.shares };
 }
 
 /** The rows of three bolts or more along each axis. */
@@ -73,7 +57,7 @@ export const rowShare: Check = {
   element: 'fastener',
   readsPlateThickness: true,
   says: 'In a long row the end bolts carry more than their share, and must hold it.',
-  why: 'Bolts in line do not pull like oarsmen: the straps stretch, so the end bolts are loaded first and the middle ones idle. Steel yields until they even out; laminate breaks first. A stiffer strap, tapered ends or a wider pitch at the ends evens the row.',
+  why: 'Bolts in line do not pull like oarsmen: the straps stretch, so the end bolts are loaded first and the middle ones idle. Steel yields until they even out; laminate breaks first. Straps that thin out towards their free ends even the row; bolts further apart make it worse, fewer and fatter bolts make it better.',
   source:
     'Elastic shear lag with fastener flexibility by Huth 1986 (Swift beside it); steel: EN 1993-1-8 §3.8, β_Lf in Bolt shear',
   range: 'Three bolts or more in line; load in at one end of the row (safe for a base in its middle)',

@@ -25,7 +25,9 @@ const MOST_DEFLECTION = 0.5;
 
 /** What the skin is loaded through: the backing plate's outline, or the bolts with their washers. */
 export function loadedPatch(r: Resolved): Rect {
-  return r.far.kind === 'plate' ? r.plate : boundsOf(r.bolts, r.far.outside / 2);
+  if (r.far.kind === 'washer') return boundsOf(r.bolts, r.far.outside / 2);
+  // Loose strips do not bend the skin as one plate: only what lies over them counts.
+  return r.far.strips ? boundsOf(r.bolts, Math.min(r.far.strips.width / 2, r.washerOutside)) : r.plate;
 }
 
 /** The part of the panel that is pressed, or why there is no panel to speak of. */

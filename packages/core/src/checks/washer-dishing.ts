@@ -8,9 +8,6 @@ const A_W = formula('A_w', 'π/4·(d_w² − d_0²)', 'mm²');
 /** Cantilever strip of the washer from the nut's flats under even pressure: q·c²/2 = t²·f_y/6. */
 const F_W = formula('F_w.Rd', 'A_w·t²·f_y/(3·c²·γ_y)', 'N');
 
-/** Plain steel washers, 200 HV (ISO 7089; yield about 2·HV: common practice), MPa. */
-const WASHER_FY = 400;
-
 const dished: BoltCheck = {
   demand: pullOn,
   capacity(r, _i, w) {
@@ -20,8 +17,8 @@ const dished: BoltCheck = {
     const A_w = w.of(A_W, { d_w: r.far.outside, d_0: r.d0 });
     return w.of(
       F_W,
-      { A_w, t: r.far.thickness, f_y: WASHER_FY, c, γ_y: r.factors.onYield },
-      'washer of 200 HV (common practice)',
+      { A_w, t: r.far.thickness, f_y: r.far.fy, c, γ_y: r.factors.onYield },
+      'yield of the washer; plain ones 200 HV (common practice)',
     );
   },
 };

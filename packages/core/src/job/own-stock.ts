@@ -29,3 +29,14 @@ export const OwnStock = z.strictObject({
   metals: z.array(OwnMetal).max(40, 'allowed: up to 40 metals'),
 });
 export type OwnStock = z.infer<typeof OwnStock>;
+
+/** A built-in row and the shop's own never share an id. */
+export const ownId = (name: string): string =>
+  `own-${
+    name
+      .toLowerCase()
+      .normalize('NFKD')
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 30) || 'metal'
+  }`;

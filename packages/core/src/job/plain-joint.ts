@@ -9,6 +9,7 @@ export const plainJoint = (): Joint => ({
   insert: assumed(5000, '5 kN'),
   inPlane: 'thread',
   head: 'hexagon',
+  nutKind: 'plain',
   tightening: 'snug',
   preload: assumed(0.75, '75 %'),
   friction: assumed(0.2, '0.2'),

@@ -25,6 +25,7 @@ export const RANGES = {
   bedModulus: { label: 'Bed modulus under the base', dimension: 'stress', min: 10, max: 300_000, allowed: '10 to 300 000 MPa' },
   plateThickness: length('Plate thickness', 100),
   backingThickness: length('Backing plate thickness', 100),
+  plateWasher: length('Width', 500),
   corner: length('Corner radius', 500, '0'),
   position: length('Position', 5000, 'minus'),
   /** A dimension of the as-built log. */

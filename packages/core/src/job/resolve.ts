@@ -56,8 +56,19 @@ export interface Resolved {
   readonly bedModulus: number;
   readonly washerOutside: number;
   readonly far:
-    | { readonly kind: 'washer'; readonly outside: number; readonly thickness: number }
-    | { readonly kind: 'plate'; readonly thickness: number; readonly metal: Metal };
+    | {
+        readonly kind: 'washer';
+        readonly outside: number;
+        readonly thickness: number;
+        /** Yield of the washer, MPa. */ readonly fy: number;
+      }
+    | {
+        readonly kind: 'plate';
+        readonly thickness: number;
+        readonly metal: Metal;
+        /** One plate under all nuts where undefined. */
+        readonly strips?: { readonly width: number; readonly along: 'x' | 'y' };
+      };
   readonly allInLine: boolean;
 }
 
@@ -82,16 +93,11 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
     metal(job.plate.metal, own) ??
     no.push(refuse('plate.metal', `"${job.plate.metal}" is not in the stock list`, 'a metal of the stock list'));
   const farMetal =
-    job.far.kind === 'plate'
+    'metal' in job.far
       ? (metal(job.far.metal, own) ??
         no.push(refuse('far.metal', `"${job.far.metal}" is not in the stock list`, 'a metal of the stock list')))
       : undefined;
-  const lugMetal =
-    job.lug &&
-    (metal(job.lug.metal, own) ??
-      no.push(refuse('lug.metal', `"${job.lug.metal}" is not in the stock list`, 'a metal of the stock list')));
-  if (job.lug && !fastenerClass(job.lug.pinClass))
-    no.push(refuse('lug.pinClass', `"${job.lug.pinClass}" is not in the stock list`, 'a bolt class of the stock list'));
+  const lug = lugPartsOf(job, no);
   const skin =
     skinOf(job) ??
     no.push(
@@ -107,7 +113,7 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
     typeof nut === 'number' ||
     typeof plateMetal === 'number' ||
     typeof farMetal === 'number' ||
-    typeof lugMetal === 'number' ||
+    typeof lug === 'number' ||
     typeof skin === 'number'
   )
     return no;
@@ -151,20 +157,44 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
     plateMetal,
     plateLayers: job.plate.layers,
     job,
-    lugMetal,
-    pinGrade: job.lug && fastenerClass(job.lug.pinClass),
+    lugMetal: lug?.metal,
+    pinGrade: lug?.pin,
     skin,
     skinKind: job.skin.kind,
     skinThickness: job.skin.thickness.v,
     panel,
     bedModulus: job.skin.bedModulus.v,
     washerOutside: normal.outside,
-    far:
-      job.far.kind === 'plate'
-        ? { kind: 'plate', thickness: job.far.thickness.v, metal: farMetal! }
-        : { kind: 'washer', ...(job.far.kind === 'large washer' ? size.largeWasher : normal) },
+    far: farOf(job, size, farMetal),
     allInLine: collinear(job.bolts.items),
   };
+}
+
+/** Plain steel washers, 200 HV (ISO 7089; yield about 2·HV: common practice), MPa. */
+const WASHER_FY = 400;
+
+function farOf(job: Job, size: FastenerSize, m: Metal | undefined): Resolved['far'] {
+  const { far } = job;
+  switch (far.kind) {
+    case 'plate':
+      return { kind: 'plate', thickness: far.thickness.v, metal: m! };
+    case 'strips':
+      return { kind: 'plate', thickness: far.thickness.v, metal: m!, strips: { width: far.width.v, along: far.along } };
+    case 'plate washer':
+      return { kind: 'washer', outside: far.outside.v, thickness: far.thickness.v, fy: m!.fy };
+    default:
+      return { kind: 'washer', ...(far.kind === 'large washer' ? size.largeWasher : size.washer), fy: WASHER_FY };
+  }
+}
+
+/** Metal of the lug and class of its pin; a number where either is refused, undefined where there is no lug. */
+function lugPartsOf(job: Job, no: Refusal[]): { readonly metal: Metal; readonly pin: FastenerClass } | number | undefined {
+  if (!job.lug) return undefined;
+  const pin = fastenerClass(job.lug.pinClass);
+  const found = metal(job.lug.metal, job.ownStock.metals);
+  if (!found) no.push(refuse('lug.metal', `"${job.lug.metal}" is not in the stock list`, 'a metal of the stock list'));
+  if (!pin) no.push(refuse('lug.pinClass', `"${job.lug.pinClass}" is not in the stock list`, 'a bolt class of the stock list'));
+  return found && pin ? { metal: found, pin } : no.length;
 }
 
 /** The divisors of the school the job names. Proof takes strength whole and lets a flat plate bend plastically. */

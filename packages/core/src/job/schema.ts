@@ -73,6 +73,21 @@ export const Far = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('washer') }),
   z.strictObject({ kind: z.literal('large washer') }),
   z.strictObject({ kind: z.literal('plate'), metal: z.string().max(40), thickness: quantity(RANGES.backingThickness) }),
+  /** A square of plate under each nut; counted as a round one of its side (safe). */
+  z.strictObject({
+    kind: z.literal('plate washer'),
+    metal: z.string().max(40),
+    thickness: quantity(RANGES.backingThickness),
+    outside: quantity(RANGES.plateWasher),
+  }),
+  /** Loose strips under the rows of nuts, side by side, along one way. */
+  z.strictObject({
+    kind: z.literal('strips'),
+    metal: z.string().max(40),
+    thickness: quantity(RANGES.backingThickness),
+    width: quantity(RANGES.plateWasher),
+    along: z.enum(['x', 'y']),
+  }),
 ]);
 export type Far = z.infer<typeof Far>;
 

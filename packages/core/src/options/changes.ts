@@ -107,6 +107,7 @@ function farChanges(job: Job): Change[] {
       }),
     );
   if (far.kind === 'plate') return plates(far.thickness.v, `backing plate ${far.thickness.text} to`);
+  if (far.kind === 'strips') return plates(far.thickness.v - 1e-3, 'one backing plate in place of strips, of');
   return [
     ...(far.kind === 'washer' ? [put('washer', 'large washers under the nuts', { kind: 'large washer' })] : []),
     ...plates(job.units === 'inch' ? 3 : 2, 'a backing plate of'),

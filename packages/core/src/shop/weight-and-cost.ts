@@ -1,5 +1,7 @@
 import { areaOf, heightOf, widthOf } from '../geometry/rects';
+import { besides } from './besides';
 import type { Resolved } from '../job/resolve';
+import { stripsOf } from '../job/strips';
 import { RATES } from '../stock/rates';
 import type { Job } from '../job/schema';
 
@@ -20,7 +22,7 @@ export function massOf(r: Resolved, corner: number): number {
   const n = r.bolts.length;
   const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2 - (n * Math.PI * r.d0 ** 2) / 4;
   const plate = face * r.plateThickness * r.plateLayers * r.plateMetal.density * 1e-9;
-  const backing = r.far.kind === 'plate' ? face * r.far.thickness * r.far.metal.density * 1e-9 : 0;
+  const backing = r.far.kind === 'plate' ? backingFace(r, face) * r.far.thickness * r.far.metal.density * 1e-9 : 0;
   const hexagon = (Math.sqrt(3) / 2) * r.size.acrossFlats ** 2;
   const bolts = r.bolts.reduce((sum, b) => {
     const rod = (Math.PI / 4) * r.d ** 2 * (gripOf(r, b.throughBase) + 2 * r.size.pitch);
@@ -29,7 +31,13 @@ export function massOf(r: Resolved, corner: number): number {
   const ring = (outside: number, t: number) => (Math.PI / 4) * (outside ** 2 - r.d ** 2) * t * STEEL_DENSITY;
   const far = r.far.kind === 'plate' ? r.size.washer : r.far;
   const washers = n * (ring(r.size.washer.outside, r.size.washer.thickness) + ring(far.outside, far.thickness));
-  return plate + backing + bolts + washers;
+  return plate + backing + bolts + washers + besides(r).mass;
+}
+
+/** Face of the backing: the plate's own, or that of strips under each row of bolts, mm². */
+function backingFace(r: Resolved, face: number): number {
+  const strips = stripsOf(r.job);
+  return strips.length === 0 ? face : strips.reduce((sum, s) => sum + areaOf(s), 0);
 }
 
 /** Rough cost in the shop's money, for comparing only (rates: common practice). */
@@ -38,12 +46,14 @@ export function roughCost(r: Resolved, corner: number): number {
   const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2;
   const metalCost =
     face * r.plateThickness * r.plateLayers * r.plateMetal.density * 1e-9 * RATES.perKg[r.plateMetal.group] +
-    (r.far.kind === 'plate' ? face * r.far.thickness * r.far.metal.density * 1e-9 * RATES.perKg[r.far.metal.group] : 0);
+    (r.far.kind === 'plate'
+      ? backingFace(r, face) * r.far.thickness * r.far.metal.density * 1e-9 * RATES.perKg[r.far.metal.group]
+      : 0);
   const cut = ((widthOf(r.plate) + heightOf(r.plate)) / 500) * RATES.perMetreCut * sheets;
   const holes = r.bolts.length * RATES.perHole * (sheets + 1);
   const dear = r.grade.stainless ? RATES.stainlessBolt : r.grade.fub > 850 ? RATES.strongBolt : 1;
   const large = r.far.kind === 'washer' && r.far.outside > r.size.washer.outside ? r.bolts.length * RATES.largeWasher : 0;
-  return metalCost + cut + holes + large + r.bolts.length * RATES.perBolt * (r.d ** 2 / 100) * dear;
+  return besides(r).cost + metalCost + cut + holes + large + r.bolts.length * RATES.perBolt * (r.d ** 2 / 100) * dear;
 }
 
 /** Rough minutes to make and fit it, for comparing only (rates: common practice): thicker metal drills and cuts slower. */
@@ -55,7 +65,7 @@ export function roughMinutes(r: Resolved): number {
     (sum, t) => sum + slow(t) * (edge * RATES.minutesPerMetreCut + r.bolts.length * RATES.minutesPerHole),
     0,
   );
-  return made + r.bolts.length * (RATES.minutesPerBolt + RATES.minutesPerHole);
+  return besides(r).minutes + made + r.bolts.length * (RATES.minutesPerBolt + RATES.minutesPerHole);
 }
 
 /** Mass of a whole job, or undefined while it is refused. */

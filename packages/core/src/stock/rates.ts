@@ -14,4 +14,13 @@ export const RATES = {
   minutesPerHole: 5,
   minutesPerMetreCut: 12,
   minutesPerBolt: 2,
+  /** A sleeve or spacer cut, faced and set; a plug cut out, filled and drilled again; a metre of fillet of 4 mm throat; a tab or cheek made and fitted. */
+  perSleeve: 1.5,
+  minutesPerSleeve: 6,
+  perPlug: 1,
+  minutesPerPlug: 20,
+  perMetreWeld: 6,
+  minutesPerMetreWeld: 25,
+  perTab: 5,
+  minutesPerTab: 25,
 } as const;

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { Verdict } from '@core/chain/evaluate';
 import { boundsOf, heightOf, upright, widthOf } from '@core/geometry/rects';
 import type { Point, Rect } from '@core/geometry/points';
+import { stripsOf } from '@core/job/strips';
 import { outlineOf, panelOf } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
 import { fastenerSize } from '@core/stock/fasteners';
@@ -69,6 +70,18 @@ export function panelView(job: Job): Rect {
       stroke="#5d6b61"
       stroke-width="0.8"
     />
+    @for (s of strips(); track $index) {
+      <svg:rect
+        [attr.x]="s.x0"
+        [attr.y]="-s.y1"
+        [attr.width]="w(s)"
+        [attr.height]="h(s)"
+        fill="none"
+        stroke="#47524a"
+        stroke-width="0.9"
+        stroke-dasharray="5 3"
+      />
+    }
     @if (job().far.kind === 'plate') {
       <svg:rect
         [attr.x]="plate().x0 + 3"
@@ -266,6 +279,7 @@ export class PlateDrawing {
     return `${v.x0} ${-v.y1} ${widthOf(v)} ${heightOf(v)}`;
   });
   protected readonly plate = computed(() => outlineOf(this.job()));
+  protected readonly strips = computed(() => stripsOf(this.job()));
   protected readonly panel = computed(() => panelOf(this.job()));
   protected readonly base = computed((): Rect => {
     const { length, width } = this.job().base;

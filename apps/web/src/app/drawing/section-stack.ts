@@ -23,7 +23,7 @@ export interface Face {
   readonly label: string;
 }
 
-const backingOf = (job: Job) => (job.far.kind === 'plate' ? job.far.thickness.v : 0);
+const backingOf = (job: Job) => (job.far.kind === 'plate' || job.far.kind === 'strips' ? job.far.thickness.v : 0);
 
 /** Heights of the stack from the plate's near face down, mm: bottom of the plates, top and bottom of the skin, far face. */
 export function levelsOf(job: Job) {
@@ -124,10 +124,14 @@ export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: 
   ];
   if (inBase(job, bolt).row)
     layers.unshift(...cut('base', -half, half, -job.base.thickness.v, 0, `base ${show(job.base.thickness.v)}`));
-  if (job.far.kind === 'plate')
-    layers.push(
-      ...cut('backing', job.plate.x0, job.plate.x1, under, far, `backing ${job.far.thickness.text}, ${metalName(job.far.metal)}`),
-    );
+  const { far: backing } = job;
+  if (backing.kind === 'plate' || backing.kind === 'strips') {
+    const words = `${backing.kind === 'plate' ? 'backing' : 'strips'} ${backing.thickness.text}, ${metalName(backing.metal)}`;
+    const across = backing.kind === 'strips' && backing.along === 'y';
+    const half = across ? backing.width.v / 2 : Infinity;
+    const at = bolt?.x ?? 0;
+    layers.push(...cut('backing', Math.max(job.plate.x0, at - half), Math.min(job.plate.x1, at + half), under, far, words));
+  }
   return layers;
 }
 
@@ -135,7 +139,12 @@ export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: 
 export function boltInSection(job: Job, bolt: Bolt, size: FastenerSize) {
   const under = inBase(job, bolt).through ? -job.base.thickness.v : 0;
   const { far } = levelsOf(job);
-  const farWasher = job.far.kind === 'large washer' ? size.largeWasher : size.washer;
+  const farWasher =
+    job.far.kind === 'plate washer'
+      ? { outside: job.far.outside.v, thickness: job.far.thickness.v }
+      : job.far.kind === 'large washer'
+        ? size.largeWasher
+        : size.washer;
   const nut = far + farWasher.thickness;
   const nutEnd = nut + size.nutHeight;
   const end = nutEnd + 2 * size.pitch;
@@ -166,7 +175,7 @@ export function facesOf(job: Job): Face[] {
     sense: 1,
     label: `Plate thickness, ${job.plate.thickness.text}`,
   };
-  if (job.far.kind !== 'plate') return [plate];
+  if (job.far.kind !== 'plate' && job.far.kind !== 'strips') return [plate];
   const y = levelsOf(job).far;
   return [
     plate,

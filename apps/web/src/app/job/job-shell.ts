@@ -13,6 +13,7 @@ import { Commands } from '../keys/run-command';
 import { LoadPath } from '../load-path/load-path';
 import { WorkingPanel } from '../load-path/working-panel';
 import { ClashCard } from './clash-card';
+import { StockApi } from '../stock/stock-api';
 import { Desk } from './desk';
 import { jobActions, jobFeature } from './job.state';
 import { Judge } from './judge';
@@ -84,6 +85,8 @@ export class JobShell implements OnDestroy {
   });
 
   constructor() {
+    // The shop's own metals are picked from in a job.
+    inject(StockApi).fetch();
     effect(() => {
       this.desk.picked.set(null);
       this.desk.openLink.set('');

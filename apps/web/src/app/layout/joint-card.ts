@@ -4,6 +4,7 @@ import { EDGES, HOLDINGS, PLACES, type Joint } from '@core/job/joint';
 import { fromSheet } from '@core/job/values';
 import { leastBend } from '@core/stock/bends';
 import { metal } from '@core/stock/metals';
+import { NUT_KINDS } from '@core/stock/nut-kinds';
 import { formatQuantity } from '@core/units/format-quantity';
 import { blankOf } from '@core/shop/bend-allowance';
 import { PickField, type Choice } from '../fields/pick-field';
@@ -22,6 +23,7 @@ const same = (list: readonly string[]): readonly Choice[] => list.map((value) =>
         <h3>Held by</h3>
         <ms-pick label="Holding" [value]="job.joint.holding" [choices]="holdings" (changed)="put('holding', $event)" />
         <ms-pick label="Head" [value]="job.joint.head" [choices]="heads" (changed)="put('head', $event)" />
+        <ms-pick label="Nut" [value]="job.joint.nutKind" [choices]="nutKinds" (changed)="put('nutKind', $event)" />
         <ms-pick label="In the shear plane" [value]="job.joint.inPlane" [choices]="planes" (changed)="put('inPlane', $event)" />
         <ms-pick label="Tightened" [value]="job.joint.tightening" [choices]="tightenings" (changed)="put('tightening', $event)" />
         <ms-pick label="Faces" [value]="job.joint.bedding" [choices]="beddings" (changed)="put('bedding', $event)" />
@@ -70,6 +72,7 @@ const same = (list: readonly string[]): readonly Choice[] => list.map((value) =>
 export class JointCard {
   protected readonly desk = inject(Desk);
   protected readonly holdings = same(HOLDINGS);
+  protected readonly nutKinds: readonly Choice[] = NUT_KINDS.map((k) => ({ value: k.id, label: k.name }));
   protected readonly heads = same(['hexagon', 'countersunk']);
   protected readonly planes: readonly Choice[] = [
     { value: 'thread', label: 'thread' },

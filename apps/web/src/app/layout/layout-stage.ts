@@ -288,7 +288,12 @@ export class LayoutStage {
 
   protected stepFace(s: { part: 'plate' | 'backing'; by: 1 | -1 }): void {
     const job = this.job();
-    const from = s.part === 'plate' ? job.plate.thickness.v : job.far.kind === 'plate' ? job.far.thickness.v : 0;
+    const from =
+      s.part === 'plate'
+        ? job.plate.thickness.v
+        : job.far.kind === 'plate' || job.far.kind === 'strips'
+          ? job.far.thickness.v
+          : 0;
     const next = nextThickness(from, s.by, job.units === 'inch' ? INCH_PLATE : MM_PLATE);
     if (next) this.desk.change(`${s.part} ${next.text}`, (j) => withThickness(j, s.part, next));
   }
@@ -301,5 +306,5 @@ export class LayoutStage {
 function withThickness(job: Parameters<typeof moveBolt>[0], part: 'plate' | 'backing', t: PlateThickness): typeof job {
   const q = fromSheet(t.thickness, t.text);
   if (part === 'plate') return { ...job, plate: { ...job.plate, thickness: q } };
-  return job.far.kind === 'plate' ? { ...job, far: { ...job.far, thickness: q } } : job;
+  return job.far.kind === 'plate' || job.far.kind === 'strips' ? { ...job, far: { ...job.far, thickness: q } } : job;
 }

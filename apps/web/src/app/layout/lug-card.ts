@@ -4,9 +4,10 @@ import { MatIcon } from '@angular/material/icon';
 import { SHEARS, type Lug } from '@core/job/joint';
 import { newLug } from '@core/job/plain-joint';
 import { FASTENER_CLASSES } from '@core/stock/fastener-classes';
-import { METALS } from '@core/stock/metals';
 import { PickField, type Choice } from '../fields/pick-field';
 import { Desk } from '../job/desk';
+import { StockRoom } from '../stock/stock-room';
+import { carryStock } from '@core/job/carry-stock';
 import { LugDrawing } from './lug-drawing';
 import { PartRows } from './part-rows';
 
@@ -62,13 +63,12 @@ export class LugCard {
     { value: 'x', label: 'fore and aft' },
     { value: 'y', label: 'athwart' },
   ];
-  protected readonly metals = computed((): readonly Choice[] =>
-    [...METALS, ...(this.desk.job()?.ownStock.metals ?? [])].map((m) => ({ value: m.id, label: m.name })),
-  );
+  protected readonly room = inject(StockRoom);
+  protected readonly metals = computed(() => this.room.choices(this.desk.job()));
   protected readonly classes = FASTENER_CLASSES.map((c) => ({ value: c.id, label: c.id }));
 
   protected put(x: Partial<Lug>): void {
-    this.desk.change('lug', (j) => (j.lug ? { ...j, lug: { ...j.lug, ...x } } : j));
+    this.desk.change('lug', (j) => (j.lug ? carryStock({ ...j, lug: { ...j.lug, ...x } }, this.room.metals()) : j));
   }
 
   protected add(): void {

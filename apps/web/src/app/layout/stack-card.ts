@@ -7,13 +7,15 @@ import { byFriction, byNutFactor, crushTorque, FRICTION, lengthFor, NUT_FACTOR }
 import { massOfJob, roughCost, gripOf } from '@core/shop/weight-and-cost';
 import { classesFor } from '@core/stock/fastener-classes';
 import { FASTENER_SIZES, fastenerSize } from '@core/stock/fasteners';
-import { METALS, metal } from '@core/stock/metals';
+import { metal } from '@core/stock/metals';
 import { nutsFor } from '@core/stock/nuts';
 import { INCH_PLATE, MM_PLATE } from '@core/stock/plate-thicknesses';
 import { formatQuantity } from '@core/units/format-quantity';
 import { PickField, type Choice } from '../fields/pick-field';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
+import { StockRoom } from '../stock/stock-room';
+import { carryStock } from '@core/job/carry-stock';
 import { withSize } from './edits';
 
 const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ value: t.text, label: t.text }));
@@ -52,14 +54,35 @@ const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ valu
       <section>
         <h3>Far side</h3>
         <ms-pick label="Under the nuts" [value]="job.far.kind" [choices]="farKinds" (changed)="far($event)" />
-        @if (job.far.kind === 'plate') {
+        @if (farPlate(); as f) {
           <ms-pick
             label="Thickness"
-            [value]="job.far.thickness.text"
-            [choices]="stock(job.far.thickness.text)"
+            [value]="f.thickness.text"
+            [choices]="stock(f.thickness.text)"
             (changed)="farThickness($event)"
           />
-          <ms-pick label="Metal" [value]="job.far.metal" [choices]="metals()" (changed)="farMetal($event)" />
+          <ms-pick label="Metal" [value]="f.metal" [choices]="metals()" (changed)="farMetal($event)" />
+          @if (f.kind === 'plate washer') {
+            <ms-quantity
+              of="plateWasher"
+              label="Side of the square"
+              [provenance]="false"
+              [value]="f.outside"
+              [system]="job.units"
+              (changed)="farPart({ outside: $event })"
+            />
+          }
+          @if (f.kind === 'strips') {
+            <ms-quantity
+              of="plateWasher"
+              label="Strip width"
+              [provenance]="false"
+              [value]="f.width"
+              [system]="job.units"
+              (changed)="farPart({ width: $event })"
+            />
+            <ms-pick label="Strips run" [value]="f.along" [choices]="ways" (changed)="farPart({ along: $any($event) })" />
+          }
         }
       </section>
       @if (weight(); as w) {
@@ -105,15 +128,25 @@ const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ valu
 })
 export class StackCard {
   protected readonly desk = inject(Desk);
-  protected readonly metals = computed((): readonly Choice[] =>
-    [...METALS, ...(this.desk.job()?.ownStock.metals ?? [])].map((m) => ({ value: m.id, label: m.name })),
-  );
+  protected readonly room = inject(StockRoom);
+  protected readonly metals = computed(() => this.room.choices(this.desk.job()));
   protected readonly sizes: readonly Choice[] = FASTENER_SIZES.map((s) => ({ value: s.id, label: s.id }));
   protected readonly farKinds: readonly Choice[] = [
     { value: 'washer', label: 'washers' },
     { value: 'large washer', label: 'large washers' },
+    { value: 'plate washer', label: 'plate washers' },
+    { value: 'strips', label: 'loose strips' },
     { value: 'plate', label: 'backing plate' },
   ];
+  protected readonly ways: readonly Choice[] = [
+    { value: 'x', label: 'fore and aft' },
+    { value: 'y', label: 'athwart' },
+  ];
+  /** What is cut from plate on the far side, if anything is. */
+  protected readonly farPlate = computed(() => {
+    const far = this.desk.job()?.far;
+    return far && 'metal' in far ? far : undefined;
+  });
 
   protected readonly classes = computed((): readonly Choice[] =>
     classesFor(fastenerSize(this.desk.job()?.bolts.size ?? '')?.family ?? 'metric').map((c) => ({ value: c.id, label: c.id })),
@@ -178,7 +211,8 @@ export class StackCard {
     this.change(`plate ${text}`, (j) => ({ ...j, plate: { ...j.plate, thickness: this.thickness(text) } }));
   }
   protected plateMetal(id: string): void {
-    this.change(`plate ${metal(id)?.name}`, (j) => ({ ...j, plate: { ...j.plate, metal: id } }));
+    const own = this.room.metals();
+    this.change(`plate ${metal(id, own)?.name ?? id}`, (j) => carryStock({ ...j, plate: { ...j.plate, metal: id } }, own));
   }
   protected corner(job: Job): Quantity {
     return fromSheet(job.plate.corner, formatQuantity(job.plate.corner, 'length', job.units));
@@ -199,18 +233,23 @@ export class StackCard {
     this.change(`${fit} holes`, (j) => ({ ...j, bolts: { ...j.bolts, fit: fit as Job['bolts']['fit'] } }));
   }
   protected far(kind: string): void {
-    const far: Far =
-      kind === 'plate'
-        ? { kind, metal: this.desk.job()!.plate.metal, thickness: fromSheet(5, '5 mm') }
-        : { kind: kind as 'washer' | 'large washer' };
+    const start = { metal: this.desk.job()!.plate.metal, thickness: fromSheet(5, '5 mm') };
+    const made: Readonly<Record<string, Far>> = {
+      plate: { kind: 'plate', ...start },
+      'plate washer': { kind: 'plate washer', ...start, outside: fromSheet(40, '40 mm') },
+      strips: { kind: 'strips', ...start, width: fromSheet(40, '40 mm'), along: 'x' },
+    };
+    const far: Far = made[kind] ?? { kind: kind as 'washer' | 'large washer' };
     this.change(kind === 'plate' ? 'backing plate' : kind, (j) => ({ ...j, far }));
   }
+  protected farPart(x: Record<string, unknown>): void {
+    this.change('far side', (j) => ('metal' in j.far ? { ...j, far: { ...j.far, ...x } as Far } : j));
+  }
   protected farThickness(text: string): void {
-    this.change(`backing plate ${text}`, (j) =>
-      j.far.kind === 'plate' ? { ...j, far: { ...j.far, thickness: this.thickness(text) } } : j,
-    );
+    this.change(`far side ${text}`, (j) => ('metal' in j.far ? { ...j, far: { ...j.far, thickness: this.thickness(text) } } : j));
   }
   protected farMetal(id: string): void {
-    this.change('backing plate metal', (j) => (j.far.kind === 'plate' ? { ...j, far: { ...j.far, metal: id } } : j));
+    const own = this.room.metals();
+    this.change('far side metal', (j) => ('metal' in j.far ? carryStock({ ...j, far: { ...j.far, metal: id } }, own) : j));
   }
 }

@@ -128,7 +128,7 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
                         tight · {{ l.utilisation.toFixed(2) }}
                       }
                       @default {
-                        {{ l.utilisation.toFixed(2) }}{{ l.id === v.weakest ? ' · weakest' : '' }}
+                        {{ l.utilisation.toFixed(2) }}{{ l.id === v.weakest ? ' weakest' : '' }}
                       }
                     }
                   </span>
@@ -272,6 +272,9 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
       font-variant-numeric: tabular-nums;
       white-space: nowrap;
     }
+    .sound.weakest .value {
+      font-size: 13px;
+    }
     .refused .value,
     .not-needed .value {
       font-weight: 500;
@@ -347,7 +350,8 @@ export class LoadPath {
     const li = this.host.querySelector('button.weakest')?.parentElement;
     if (!list || !li) return;
     const over = li.offsetLeft - list.offsetLeft + li.offsetWidth - list.clientWidth;
-    list.scrollLeft = over > 0 ? over + li.offsetWidth / 3 : 0;
+    // Whole links to the left of it, so that none is cut there.
+    list.scrollLeft = over > 0 ? Math.ceil(over / li.offsetWidth) * li.offsetWidth : 0;
   });
 
   protected readonly turned = computed(() => this.desk.crank() !== 1);

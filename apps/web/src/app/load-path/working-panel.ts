@@ -7,13 +7,14 @@ import { showAmount } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { ClearingsList } from './clearings-list';
+import { RowChart } from './row-chart';
 import { StepsList } from './steps-list';
 import { WhyCard } from './why-card';
 
 /** The working of one link: formula, numbers put in, result, source, range, cautions, and every case. */
 @Component({
   selector: 'ms-working',
-  imports: [MatIconButton, MatIcon, ClearingsList, StepsList, WhyCard],
+  imports: [MatIconButton, MatIcon, ClearingsList, RowChart, StepsList, WhyCard],
   template: `
     @if (link(); as l) {
       <header>
@@ -38,12 +39,15 @@ import { WhyCard } from './why-card';
           </span>
         </div>
       }
-      @if (l.state === 'fails' || l.state === 'tight') {
+      @if (l.state === 'fails' || l.state === 'tight' || l.state === 'refused') {
         <ms-clearings [link]="l" />
       }
       @if (judge.working(); as w) {
         @if (w.check.id === l.id) {
           <ms-why [id]="w.check.id" [name]="w.check.name" [why]="w.check.why" />
+          @if (l.id === 'row-share') {
+            <ms-row-chart />
+          }
           <ms-steps [steps]="w.steps" />
           <dl>
             <dt>Source</dt>

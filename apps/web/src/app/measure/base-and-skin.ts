@@ -2,17 +2,19 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
+import { carryStock } from '@core/job/carry-stock';
 import type { RangeName } from '@core/job/ranges';
 import { CORES, type Job, type Quantity, type Skin } from '@core/job/schema';
-import { skinGauges, SKIN_ROWS } from '@core/job/values';
+import { fromSheet, skinGauges, SKIN_ROWS } from '@core/job/values';
 import { coreValues } from '@core/stock/cores';
-import { METALS } from '@core/stock/metals';
+import { HOLLOW_SECTIONS, sectionWords } from '@core/stock/sections';
 import { PLYWOODS } from '@core/stock/skins';
 import { TIMBER_CLASSES } from '@core/stock/timber';
 import { formatQuantity } from '@core/units/format-quantity';
 import { PickField, type Choice } from '../fields/pick-field';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
+import { StockRoom } from '../stock/stock-room';
 import { freeId } from '../load/edits';
 import { withSkinKind } from './edits';
 import { HoleRow } from './hole-row';
@@ -63,6 +65,25 @@ export class BaseAndSkin {
     { value: 'both walls', label: 'both walls' },
     { value: 'one wall', label: 'one wall' },
   ];
+  /** A section off the stock list sets width, depth and wall at once. */
+  protected readonly sections: readonly Choice[] = [
+    { value: '', label: 'as measured' },
+    ...HOLLOW_SECTIONS.map((x) => ({ value: sectionWords(x), label: sectionWords(x) })),
+  ];
+  protected readonly section = computed(() => {
+    const s = this.job().skin;
+    if (s.kind !== 'hollow') return undefined;
+    const words = sectionWords([s.width.v, s.thickness.v, s.wall.v]);
+    return this.sections.some((c) => c.value === words) ? words : '';
+  });
+
+  protected setSection(words: string): void {
+    const found = HOLLOW_SECTIONS.find((x) => sectionWords(x) === words);
+    if (!found) return;
+    const [width, thickness, wall] = found.map((v) => fromSheet(v, `${v} mm`)) as [Quantity, Quantity, Quantity];
+    this.desk.change(`section ${words}`, (j) => ({ ...j, skin: { ...j.skin, width, thickness, wall } as Skin }));
+  }
+
   /** What the thickness of this kind of skin is called. */
   protected readonly thicknessName = computed(
     () =>
@@ -74,9 +95,8 @@ export class BaseAndSkin {
     { value: 'x', label: 'fore and aft' },
     { value: 'y', label: 'athwart' },
   ];
-  private readonly metals = computed((): readonly Choice[] =>
-    [...METALS.filter((m) => m.group !== 'laminate'), ...this.job().ownStock.metals].map((m) => ({ value: m.id, label: m.name })),
-  );
+  private readonly room = inject(StockRoom);
+  private readonly metals = computed(() => this.room.choices(this.job(), true));
 
   /** The one pick each kind of skin has, if any: its metal, grade or core. */
   protected readonly made = computed(() => {
@@ -128,7 +148,9 @@ export class BaseAndSkin {
   protected material(key: string, value: string): void {
     // Another core brings its own values, assumed until the maker's stand there.
     const core = key === 'core' ? coreValues(value) : {};
-    this.desk.change('skin material', (j) => ({ ...j, skin: { ...j.skin, [key]: value, ...core } as Skin }));
+    this.desk.change('skin material', (j) =>
+      carryStock({ ...j, skin: { ...j.skin, [key]: value, ...core } as Skin }, this.room.metals()),
+    );
   }
 
   protected place(v: number): Quantity {

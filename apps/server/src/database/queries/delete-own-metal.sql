@@ -1,0 +1,1 @@
+DELETE FROM own_metal WHERE id = ?;

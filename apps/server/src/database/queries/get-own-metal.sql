@@ -1,0 +1,1 @@
+SELECT id, version, document, updated_at FROM own_metal WHERE id = ?;

@@ -1,0 +1,75 @@
+import { heightOf, widthOf } from '../geometry/rects';
+import type { Resolved } from '../job/resolve';
+import { RATES } from '../stock/rates';
+import { lineGroup, runsAround } from '../sharing/weld-group';
+
+const STEEL_DENSITY = 7850e-9;
+const EPOXY_DENSITY = 1200e-9;
+
+interface Amount {
+  /** kg, the shop's money, minutes. */
+  readonly mass: number;
+  readonly cost: number;
+  readonly minutes: number;
+}
+
+const tube = (outside: number, wall: number, length: number) => Math.PI * (outside - wall) * wall * length * STEEL_DENSITY;
+
+/** Sleeves, plugs and spacers round every bolt. */
+function roundBolts(r: Resolved): Amount[] {
+  const { sleeve, packing, packer, tubeOutside, tubeWall } = r.job.joint;
+  const n = r.bolts.length;
+  const wall = Math.min(tubeWall.v, tubeOutside.v / 2);
+  const one = (mass: number, cost: number, minutes: number): Amount => ({ mass: n * mass, cost: n * cost, minutes: n * minutes });
+  const out: Amount[] = [];
+  if (sleeve === 'sleeve') out.push(one(tube(tubeOutside.v, wall, r.skinThickness), RATES.perSleeve, RATES.minutesPerSleeve));
+  if (sleeve === 'plug')
+    out.push(
+      one((Math.PI / 4) * (tubeOutside.v ** 2 - r.d ** 2) * r.skinThickness * EPOXY_DENSITY, RATES.perPlug, RATES.minutesPerPlug),
+    );
+  if (packing === 'spacers') out.push(one(tube(tubeOutside.v, wall, packer.v), RATES.perSleeve, RATES.minutesPerSleeve));
+  return out;
+}
+
+/** Fillets by their length and the square of their throat against 4 mm. */
+function welds(r: Resolved): Amount[] {
+  const { fitting, fittingThroat, doubler, doublerThroat, stitch, gap } = r.job.welds;
+  const run = (length: number, a: number): Amount => {
+    const k = (length / 1000) * (a / 4) ** 2;
+    return { mass: length * a ** 2 * STEEL_DENSITY, cost: k * RATES.perMetreWeld, minutes: k * RATES.minutesPerMetreWeld };
+  };
+  const part = doubler === 'stitched' ? stitch.v / (stitch.v + gap.v) : 1;
+  return [
+    ...(fitting === 'none' ? [] : [run(lineGroup(runsAround(r.base, fitting)).length, fittingThroat.v)]),
+    ...(doubler === 'all round' || doubler === 'stitched'
+      ? [run(2 * part * (widthOf(r.plate) + heightOf(r.plate)), doublerThroat.v)]
+      : []),
+  ];
+}
+
+/** The lug by its face down to one width below the hole, with its pin, cheeks and support tab. */
+function lug(r: Resolved): Amount[] {
+  const { lug: l } = r.job;
+  if (!l || !r.lugMetal) return [];
+  const face = l.width.v * (l.end.v + l.hole.v / 2 + l.width.v / 2);
+  const plates =
+    face * l.thickness.v + 2 * 0.7 * face * l.cheek.v + (l.shear === 'single with support tab' ? face * l.thickness.v * 0.5 : 0);
+  const mass = plates * r.lugMetal.density * 1e-9;
+  const pin = (Math.PI / 4) * l.pin.v ** 2 * (l.thickness.v + 2 * (l.cheek.v + l.gap.v + l.fork.v)) * STEEL_DENSITY;
+  const tabs = (l.shear === 'single with support tab' ? 1 : 0) + (l.cheek.v > 0 ? 2 : 0);
+  return [
+    {
+      mass: mass + pin,
+      cost: mass * RATES.perKg[r.lugMetal.group] + pin * 2 * RATES.perKg.steel + tabs * RATES.perTab,
+      minutes: tabs * RATES.minutesPerTab,
+    },
+  ];
+}
+
+/** What a joint has besides plates, bolts and washers: mass by volume, cost and minutes by rough rates (common practice). */
+export function besides(r: Resolved): Amount {
+  return [...roundBolts(r), ...welds(r), ...lug(r)].reduce(
+    (a, b) => ({ mass: a.mass + b.mass, cost: a.cost + b.cost, minutes: a.minutes + b.minutes }),
+    { mass: 0, cost: 0, minutes: 0 },
+  );
+}
