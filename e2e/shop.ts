@@ -40,7 +40,7 @@ export async function copyOf(page: Page, id: string): Promise<string> {
 export async function openStage(page: Page, id: string, stage: string): Promise<void> {
   await page.goto(`/job/${id}/${stage}`);
   await page.locator('ms-load-path').waitFor();
-  await expect(page.locator('ms-load-path ol, ms-load-path .refused')).toBeVisible();
+  await expect(page.locator('ms-load-path ol, ms-load-path div.refused')).toBeVisible();
 }
 
 export const weakest = (page: Page): Locator => page.locator('ms-load-path button.weakest .name');

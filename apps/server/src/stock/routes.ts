@@ -14,7 +14,7 @@ function read(body: unknown, res: Response): OwnMetal | undefined {
   const parsed = OwnMetal.safeParse(body);
   if (parsed.success && parsed.data.fu >= parsed.data.fy) return parsed.data;
   const refusals = parsed.success
-    ? [{ refused: true as const, field: 'fu', because: 'f_u is under f_y', allowed: `at least ${parsed.data.fy} MPa` }]
+    ? [{ refused: true as const, field: 'fu', because: 'break is under yield', allowed: `at least ${parsed.data.fy} MPa` }]
     : refusalsOf(parsed.error);
   problem(res, 422, 'The row is refused', { detail: refusals.map(refusalText).join('\n'), refusals });
   return undefined;

@@ -43,7 +43,7 @@ it('a row is added once, changed over the version seen, and taken out', async ()
 it.each([
   ['id of a built-in row', { ...PLATE, id: 'S355' }, /id: .*own-/],
   ['no source', { ...PLATE, source: ' ' }, /source: .*where the values come from/],
-  ['f_u under f_y', { ...PLATE, fu: 300 }, /fu: f_u is under f_y — allowed: at least 388 MPa/],
+  ['f_u under f_y', { ...PLATE, fu: 300 }, /fu: break is under yield — allowed: at least 388 MPa/],
   ['a modulus in GPa', { ...PLATE, E: 210 }, /E: .*1000 to 400000 MPa/],
   ['a field nobody knows', { ...PLATE, colour: 'red' }, /colour/],
 ])('%s is refused by field and range', async (_n, sent, said) => {

@@ -16,9 +16,9 @@ interface Column {
 }
 
 const NUMBERS: readonly Column[] = [
-  { key: 'fy', label: 'f_y', hint: '10 to 2000 MPa' },
-  { key: 'fu', label: 'f_u', hint: '10 to 2500 MPa, at least f_y' },
-  { key: 'E', label: 'E', hint: '1000 to 400000 MPa' },
+  { key: 'fy', label: 'Yield', hint: '10 to 2000 MPa' },
+  { key: 'fu', label: 'Break', hint: '10 to 2500 MPa, not under yield' },
+  { key: 'E', label: 'Modulus', hint: '1000 to 400000 MPa' },
   { key: 'density', label: 'Density', hint: '500 to 12000 kg/m³' },
 ];
 const GROUPS = ['steel', 'stainless', 'aluminium', 'titanium', 'bronze', 'laminate'] as const;
@@ -122,9 +122,9 @@ export class StockPage {
 const LABELS: Readonly<Record<string, string>> = {
   name: 'Name',
   source: 'Source',
-  fy: 'f_y',
-  fu: 'f_u',
-  E: 'E',
+  fy: 'Yield',
+  fu: 'Break',
+  E: 'Modulus',
   density: 'Density',
   id: 'Name',
 };

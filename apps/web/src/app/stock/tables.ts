@@ -32,7 +32,7 @@ export const STOCK_TABLES: readonly StockTable[] = [
   {
     id: 'metals',
     name: 'Metals',
-    heads: ['Metal', 'f_y MPa', 'f_u MPa', 'E GPa', 'kg/m³', 'least bend × t', 'Source'],
+    heads: ['Metal', 'Yield MPa', 'Break MPa', 'Modulus GPa', 'kg/m³', 'Least bend × t', 'Source'],
     rows: METALS.map((m) => [
       m.name,
       n(m.fy),
@@ -49,7 +49,7 @@ export const STOCK_TABLES: readonly StockTable[] = [
     name: 'Bolt sizes',
     heads: [
       'Size',
-      'A_s mm²',
+      'Stress area mm²',
       'Pitch mm',
       'Flats mm',
       'Head mm',
@@ -75,7 +75,7 @@ export const STOCK_TABLES: readonly StockTable[] = [
   {
     id: 'classes',
     name: 'Bolt classes',
-    heads: ['Class', 'f_ub MPa', 'f_yb MPa', 'Proof MPa', 'α_v', 'Source'],
+    heads: ['Class', 'Break MPa', 'Yield MPa', 'Proof MPa', 'Shear factor', 'Source'],
     rows: FASTENER_CLASSES.map((c) => [c.id, n(c.fub), n(c.fyb), n(BOLT_PROOF[c.id]!.proof[0]), n(c.alphaV, 1), c.source]),
     source: 'ISO 898-1, ISO 3506-1, SAE J429, ASTM F3125 and F593. Proof up to 16 mm.',
   },
@@ -116,7 +116,7 @@ export const STOCK_TABLES: readonly StockTable[] = [
   {
     id: 'timber',
     name: 'Timber and plywood',
-    heads: ['Class', 'f_m MPa', 'f_t0 MPa', 'f_c90 MPa', 'f_v MPa', 'E MPa', 'ρ_k kg/m³'],
+    heads: ['Class', 'Bending MPa', 'Tension along MPa', 'Crush across MPa', 'Shear MPa', 'Modulus MPa', 'Density kg/m³'],
     rows: [
       ...TIMBERS.map((t) => [t.id, n(t.fm), n(t.ft0, 1), n(t.fc90, 1), n(t.fv, 1), n(t.E05), n(t.rhoK)]),
       ...PLYWOODS.map((p) => [p.name, n(p.bending, 1), '–', n(p.fc90, 1), n(p.panelShear, 1), n(p.E), n(p.density)]),
