@@ -56,6 +56,23 @@ test('WCAG 2.2 AA by axe: every sheet of Measure, with the instruments out, and 
   expect(all).toEqual([]);
 });
 
+test('WCAG 2.2 AA by axe: the joint’s sheets on the layout, and the stock room', async ({ page }) => {
+  const found = async (where: string) => {
+    const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
+    return violations.map((v) => `${where}: ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+  };
+  const all: string[] = [];
+  await openStage(page, 'damper-tab-trailer', 'lay-out');
+  for (const sheet of ['joint', 'welds', 'lug', 'rules']) {
+    await page.getByRole('radio', { name: sheet }).click();
+    all.push(...(await found(sheet)));
+  }
+  await page.goto('/stock');
+  await page.getByRole('button', { name: 'Metal', exact: true }).click();
+  all.push(...(await found('stock room')));
+  expect(all).toEqual([]);
+});
+
 for (const [width, height] of [
   [1280, 800],
   [1024, 768],

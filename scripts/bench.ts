@@ -9,6 +9,7 @@ import { fromSheet } from '@core/job/values';
 import { casesOf } from '@core/loads/cases';
 import { axesFor, totalOf, tryStock } from '@core/options/choose';
 import { remediesFor } from '@core/options/remedies';
+import { everyLinkJob } from '@core/testing/every-link';
 import { studySide } from '@core/survey/patterns';
 import { DEMO_JOBS } from '../apps/server/src/demo/lake-sorrow';
 
@@ -129,6 +130,7 @@ function survey(): void {
 export function bench(root: string): void {
   recheck(twelveBolts());
   recheck(largestDemo());
+  recheck({ ...everyLinkJob(6), name: 'a joint with every kind of part' });
   survey();
   choose();
   bundle(root);

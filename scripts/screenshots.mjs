@@ -10,7 +10,7 @@ const WINCH = '/job/core-sampler-winch';
 
 /** Where each picture is taken and what is done first. */
 const VIEWS = {
-  rack: { at: '/' },
+  rack: { at: '/', wait: '.tags svg' },
   load: { at: `${WINCH}/load` },
   'take-off': {
     at: '/job/sensor-mast-foot/load',
@@ -39,6 +39,28 @@ const VIEWS = {
       await page.locator('ms-clearings .one').first().waitFor();
     },
   },
+  joint: {
+    at: '/job/tow-receiver-lorry/lay-out',
+    async first(page) {
+      await page.getByRole('radio', { name: 'joint' }).click();
+      await page.locator('ms-pick', { hasText: 'Round the bolt' }).getByRole('combobox').click();
+      await page.getByRole('option', { name: 'steel sleeve' }).click();
+      await page.locator('[data-bolt=B1]').focus();
+    },
+  },
+  lug: {
+    at: '/job/damper-tab-trailer/lay-out',
+    first: (page) => page.getByRole('radio', { name: 'lug' }).click(),
+  },
+  rules: {
+    at: `${WINCH}/lay-out`,
+    async first(page) {
+      await page.getByRole('radio', { name: 'rules' }).click();
+      await page.getByLabel('Marine laminate').check();
+      await page.getByLabel('EN 1993-1-8, steel').uncheck();
+    },
+  },
+  stock: { at: '/stock', wait: 'tbody tr' },
   crank: {
     at: '/job/sensor-mast-foot/lay-out',
     async first(page) {
@@ -71,7 +93,7 @@ try {
     if (wanted.length > 0 && !wanted.includes(name)) continue;
     await page.goto(server.address + view.at);
     await page
-      .locator(view.at === '/' ? '.tags svg' : 'ms-load-path ol')
+      .locator(view.wait ?? 'ms-load-path ol')
       .first()
       .waitFor();
     await view.first?.(page);

@@ -4,7 +4,9 @@ import { join } from 'node:path';
 import { z } from 'zod';
 import { CHECKS } from '@core/checks/registry';
 import { Job, VERSION } from '@core/job/schema';
+import { PACKS } from '@core/checks/whole/packs';
 import { BUILDERS } from '@core/loads/registry';
+import { REFERENCE_VALUES, relativeError } from '@core/reference/values';
 
 const DOCS = join(import.meta.dirname, '../docs');
 
@@ -16,9 +18,30 @@ function schema(): string {
 function methods(): string {
   const path = join(DOCS, 'methods.md');
   const text = readFileSync(path, 'utf8');
-  const rows = CHECKS.map((c) => `| ${c.name} | ${c.element} | ${c.says} | ${c.source} | ${c.range} |`);
-  const checks = ['| link | part | what must hold | source | range |', '| --- | --- | --- | --- | --- |', ...rows].join('\n');
-  return put(put(text, 'checks', checks), 'builders', builders());
+  const rows = CHECKS.map((c) => `| ${c.name} | ${c.element} | ${c.says} | ${c.source} | ${c.range} | ${held(c.id)} |`);
+  const checks = [
+    '| link | part | what must hold | source | range | held to |',
+    '| --- | --- | --- | --- | --- | --- |',
+    ...rows,
+  ].join('\n');
+  return put(put(put(text, 'checks', checks), 'builders', builders()), 'packs', packs());
+}
+
+/** How many figures from outside hold a check, and the largest relative error against them. */
+function held(id: string): string {
+  const values = REFERENCE_VALUES.filter((v) => v.of === id);
+  if (values.length === 0) return 'its specs: refuses or reminds, no figure';
+  const worst = Math.max(...values.map(relativeError));
+  return `${values.length} ${values.length === 1 ? 'figure' : 'figures'}, largest error ${(100 * worst).toFixed(2)} %`;
+}
+
+/** Every rule pack with its rules and its gaps. */
+function packs(): string {
+  const rows = PACKS.flatMap((p) => [
+    ...p.rules.map((r) => `| ${p.name} | ${r.id} | ${r.says} | ${r.kind} | ${r.source} |`),
+    `| ${p.name} | gaps | ${p.gaps.join('; ')} | not judged | |`,
+  ]);
+  return ['| pack | rule | what it asks | kind | source |', '| --- | --- | --- | --- | --- |', ...rows].join('\n');
 }
 
 const put = (text: string, name: string, table: string) =>

@@ -1,3 +1,4 @@
+import { contains, rectAbout } from '../geometry/rects';
 import type { Job } from '../job/schema';
 import { builderOf, BUILDERS, FAMILIES, type Family } from '../loads/registry';
 import { assumedValues } from '../job/values';
@@ -8,8 +9,12 @@ export const GENERAL_CAUTION = 'Mast Shoe helps a competent person size and make
 const DECIDES: ReadonlyMap<Family, string> = new Map(FAMILIES.map((f) => [f, BUILDERS.find((b) => b.family === f)!.decides]));
 
 /** Links of the real load path that these checks do not cover: said, never left out silently. */
-export const NOT_COVERED =
-  'Not checked here: how the fitting is held to the plate where bolts do not pass through its base (its weld or own bolts), the bearers themselves, preload and fatigue.';
+export function notCovered(job: Job): string {
+  const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
+  const held = job.welds.fitting !== 'none' || job.bolts.items.some((b) => contains(base, b));
+  const own = held ? '' : 'how the fitting is held to the plate (no weld is written down and no bolt passes through its base), ';
+  return `Not checked here: ${own}the bearers themselves, and fatigue.`;
+}
 
 /** Which code or approval is likely to decide, for the job's family and every load on it, each once. */
 export function decidesFor(job: Job): string[] {
@@ -33,7 +38,7 @@ export function cautionsFor(job: Job): string[] {
   return [
     GENERAL_CAUTION,
     ...decidesFor(job),
-    NOT_COVERED,
+    notCovered(job),
     ...(n > 0 ? [`${n} ${n === 1 ? 'value is' : 'values are'} assumed, not measured.`] : []),
     ...(other > 0
       ? [`${other} ${other === 1 ? 'load factor is not the usual one' : 'load factors are not the usual ones'}.`]

@@ -1,4 +1,5 @@
 import type { Resolved } from '../job/resolve';
+import { groupCoefficient } from '../sharing/instantaneous-centre';
 import type { Shared } from '../sharing/share';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
@@ -28,6 +29,21 @@ export function shearOn(r: Resolved, s: Shared, i: number, w: Working): number {
   return w.of(F_VED, { V_x, V_y });
 }
 
+/** The same group at its strength, turning about its instantaneous centre: shown beside the elastic figure, which is the safer. */
+function byCentre(r: Resolved, s: Shared, w: Working): void {
+  const { fx, fy, mz } = s.loadCase;
+  const F = Math.hypot(fx, fy);
+  if (!w.recording || F < 1e-9 || Math.abs(s.inPlane.torsion) < 1e-6 * F * r.d) return;
+  const C = groupCoefficient(r.bolts, fx, fy, mz);
+  if (C !== undefined && C > 0)
+    w.found(
+      'F_v.Ed',
+      F / C,
+      'N',
+      `for comparison, by the instantaneous centre (AISC Manual Part 7), C ${C.toFixed(2)}; not used`,
+    );
+}
+
 const inShear: BoltCheck = { demand: shearOn, capacity: (r, _i, w) => shearResistance(r, w) };
 const capacities = capacitiesOf(inShear);
 
@@ -43,6 +59,7 @@ export const boltShear: Check = {
   range: 'Equal bolts, rigid plate; friction not counted',
   evaluate(r, s, w) {
     const o = worstBolt(everyBolt(r), r, s, w, inShear, capacities(r));
+    byCentre(r, s, w);
     otherSchool(r, 'shear', w);
     return o;
   },

@@ -1,6 +1,8 @@
 import { dot, left, sub, type Point } from '../geometry/points';
 import { alongTo, nearestPoint } from '../geometry/rects';
 import type { PlacedBolt, Resolved } from '../job/resolve';
+import type { Shared } from '../sharing/share';
+import { formula } from '../working/formula';
 import { Working } from '../working/steps';
 import { pullOn, tensionResistance } from './bolt-strength';
 import { capacitiesOf, notApplicable, remembered, worstBolt, type BoltCheck, type Check } from './check';
@@ -56,6 +58,23 @@ const bent: BoltCheck = {
     return capacity;
   },
 };
+const SIGMA = formula('σ', '6·F_t.Ed·m/(p·t²)', 'MPa');
+
+/** Hand cross-check: the strip that goes with the bolt as an elastic cantilever from the base edge; against yield it says where bending begins. */
+function byHand(r: Resolved, s: Shared, at: string, w: Working): void {
+  const i = r.bolts.findIndex((b) => b.id === at);
+  const bolt = r.bolts[i];
+  if (!w.recording || !bolt || bolt.throughBase) return;
+  const stub = stubAt(r, bolt, 1);
+  const σ = SIGMA.of({ 'F_t.Ed': s.outOfPlane.tensions[i]!, m: stub.m, p: stub.p, t: stub.t });
+  w.found(
+    'σ',
+    σ,
+    'MPa',
+    `for comparison, strip of ${stub.p.toFixed(0)} mm as an elastic cantilever over ${stub.m.toFixed(0)} mm: yield begins at ${(r.plateMetal.fy / r.factors.onYield).toFixed(0)} MPa; not used`,
+  );
+}
+
 const capacities = capacitiesOf(bent);
 
 /** Bending of the mounting plate between base edge and bolt, with prying. */
@@ -71,6 +90,8 @@ export const plateBending: Check = {
   evaluate(r, s, w) {
     const among = outside(r);
     if (among.length === 0) return notApplicable('every bolt clamps the base itself, so none bends the plate');
-    return worstBolt(among, r, s, w, bent, capacities(r));
+    const o = worstBolt(among, r, s, w, bent, capacities(r));
+    byHand(r, s, o.at, w);
+    return o;
   },
 };

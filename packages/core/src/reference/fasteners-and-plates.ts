@@ -3,6 +3,7 @@ import { chiC } from '../checks/spacers';
 import { memberStiffness } from '../checks/preload/joint-opens';
 import { tStubAISC, tStubEN } from '../checks/prying';
 import { threadAreas } from '../checks/thread-engaged';
+import { groupCoefficient } from '../sharing/instantaneous-centre';
 import { huth, sharesAlongRow } from '../sharing/row';
 import { Working } from '../working/steps';
 import { bolts, joint, linkValues, loaded, q, type Change, type ReferenceValue } from './jobs';
@@ -32,7 +33,32 @@ const STUB = { m: 40, e: 50, p: 300, t: 8, fy: 275, fu: 430, d: 10, d0: 11, Ft: 
 const BLOCK = { w: 60, L: 70, e1: 40, n2: 2, n1: 2, d0: 18, t: 8 };
 const S275 = { fy: 275, fu: 430, gammaY: 1, gamma: 1.25 };
 
+/** One vertical row, 3 in apart, the force e inches beside it. */
+const column = (n: number, e: number) => () =>
+  groupCoefficient(
+    Array.from({ length: n }, (_, i) => ({ x: 0, y: 3 * i })),
+    0,
+    1,
+    e,
+  ) ?? NaN;
+
 export const fastenersAndPlates: readonly ReferenceValue[] = [
+  {
+    of: 'bolt-shear',
+    what: 'one row of two, e 4 in: C',
+    source: 'AISC Manual Tab. 7-6',
+    expected: 0.69,
+    within: 0.006,
+    got: column(2, 4),
+  },
+  {
+    of: 'bolt-shear',
+    what: 'one row of three, e 4 in: C',
+    source: 'AISC Manual Tab. 7-6',
+    expected: 1.4,
+    within: 0.004,
+    got: column(3, 4),
+  },
   ...linkValues([
     [
       'bolt-tension',

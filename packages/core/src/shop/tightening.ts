@@ -56,7 +56,7 @@ export function byFriction(r: Resolved, μ = FRICTION): Torque {
 
 /** The torque at which the softest skin under a washer crushes, where there is a soft skin; else undefined. */
 export function crushTorque(r: Resolved, K = NUT_FACTOR): Torque | undefined {
-  if (r.skinKind !== 'laminate' && r.skinKind !== 'plywood') return undefined;
+  if (r.skinKind === 'sheet' || r.skinKind === 'hollow' || r.skinKind === 'bed') return undefined;
   const w = new Working(true);
   const silent = new Working(false);
   const weakest = r.bolts.reduce((at, _b, i) => (crushResistance(r, i, silent) < crushResistance(r, at, silent) ? i : at), 0);
