@@ -45,12 +45,17 @@ const VIEWS = {
       await page.getByRole('radio', { name: 'joint' }).click();
       await page.locator('ms-pick', { hasText: 'Round the bolt' }).getByRole('combobox').click();
       await page.getByRole('option', { name: 'steel sleeve' }).click();
+      await page.getByLabel('Sleeve or plug, outside', { exact: true }).fill('30');
+      await page.mouse.move(600, 200);
       await page.locator('[data-bolt=B1]').focus();
     },
   },
   lug: {
     at: '/job/damper-tab-trailer/lay-out',
-    first: (page) => page.getByRole('radio', { name: 'lug' }).click(),
+    async first(page) {
+      await page.getByRole('radio', { name: 'lug' }).click();
+      await page.mouse.move(600, 200);
+    },
   },
   rules: {
     at: `${WINCH}/lay-out`,

@@ -58,7 +58,12 @@ function asText(job: Job, v: Verdict): string {
     job.name,
     `${SCHOOLS[job.practice.school].name}: ${factorsText(job)}; rules ${job.practice.rules}`,
     '',
-    ...v.links.map(row),
+    ...v.links.filter((l) => l.state !== 'not needed').map(row),
+    '',
+    `not needed: ${v.links
+      .filter((l) => l.state === 'not needed')
+      .map((l) => l.name)
+      .join(', ')}`,
     '',
     `${v.state.toUpperCase()} – ${verdict}`,
     '',

@@ -105,7 +105,7 @@ export function weakestSound(checks: readonly Check[], r: Resolved, shared: read
       const result = check.evaluate(r, s, SILENT);
       if (!applies(result)) continue;
       if (isRefusal(result) || result.utilisation > 1) return undefined;
-      if (!check.loadFree && result.utilisation > weakest.utilisation)
+      if (!check.loadFree && !result.loadFree && result.utilisation > weakest.utilisation)
         weakest = { utilisation: result.utilisation, name: check.name, caseName: s.loadCase.name };
     }
   }
@@ -162,7 +162,8 @@ function linkOf(check: Check, r: Resolved, shared: readonly Shared[]): Link {
   if (!governing) return { ...common, ...none, state: 'not needed', caseId: '', caseName: '', because };
   const { o, s } = governing;
   const state: LinkState = o.utilisation > 1 ? 'fails' : o.utilisation > TIGHT ? 'tight' : 'sound';
-  return { ...common, ...o, state, caseId: s.loadCase.id, caseName: s.loadCase.name, because: '' };
+  const loadFree = common.loadFree || o.loadFree === true;
+  return { ...common, ...o, loadFree, state, caseId: s.loadCase.id, caseName: s.loadCase.name, because: '' };
 }
 
 /** The working of one link in one case, written down; undefined where the job or the case is refused. */

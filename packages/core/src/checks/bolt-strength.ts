@@ -1,5 +1,6 @@
 import type { Resolved } from '../job/resolve';
 import type { Shared } from '../sharing/share';
+import { headKind, threadedThrough } from '../stock/heads';
 import { formula } from '../working/formula';
 import { Working } from '../working/steps';
 import { remembered } from './check';
@@ -19,12 +20,12 @@ const R_NT = formula('F_t.Rd', '0.75·F_u·A_b/γ', 'N');
 const R_NV = formula('F_v.Rd', 'k_v·F_u·A_b/γ', 'N');
 
 /** Countersunk heads hold 0.63, others 0.9 (EN 1993-1-8 Tab. 3.4). */
-export const k2Of = (r: Resolved): number => (r.job.joint.head === 'countersunk' ? 0.63 : 0.9);
+export const k2Of = (r: Resolved): number => headKind(r.job.joint.head).k2;
 
 /** Tension resistance of one bolt, N. */
 export function tensionResistance(r: Resolved, w: Working): number {
   const γ = r.factors.onBreak;
-  if (r.rules === 'AISC' && r.job.joint.head === 'hexagon')
+  if (r.rules === 'AISC' && !headKind(r.job.joint.head).sunk)
     return w.of(R_NT, { F_u: r.grade.fub, A_b: w.of(A_B, { d: r.d }), γ }, 'AISC 360-16 Tab. J3.2');
   return w.of(F_TRD, { k_2: k2Of(r), f_ub: r.grade.fub, A_s: r.As, γ });
 }
@@ -53,7 +54,8 @@ const packing = (r: Resolved): number => {
 /** Shear resistance of one bolt in one plane, N. */
 export function shearResistance(r: Resolved, w: Working): number {
   const γ = r.factors.onBreak;
-  const shank = r.job.joint.inPlane === 'shank';
+  // A bolt threaded to its head has no plain shank, whatever the job says.
+  const shank = r.job.joint.inPlane === 'shank' && !threadedThrough(r.job.joint.head);
   const t_p = packing(r);
   const β_p = t_p > 0 ? w.of(BETA_P, { d: r.d, t_p }, 'packer thicker than d/3') : 1;
   if (r.rules === 'AISC') {

@@ -15,6 +15,8 @@ export interface Outcome {
   /** Where: a bolt's name, or words. */
   readonly at: string;
   readonly cautions: readonly string[];
+  /** Set where this figure does not come from the load, though the check's others do (clamping alone). */
+  readonly loadFree?: true;
 }
 
 /** The check does not concern this layout; says why. */

@@ -348,3 +348,18 @@ it('salt, weather and dry allow less and less of a difference between metals', (
     state('galvanic', bolts('M10', 'A4-70'), joint({ place })).utilisation;
   expect([mixed('salt'), mixed('weather'), mixed('dry inside')].map((u) => u > 1)).toEqual([true, true, false]);
 });
+
+it('a section crushed by tightening alone fails, but names no multiple of the load', () => {
+  const job = plainJob(
+    section,
+    onFace,
+    joint({ tightening: 'to torque', sleeve: 'sleeve', tubeOutside: q(14), tubeWall: q(1) }),
+    push,
+  );
+  const v = evaluate(job);
+  const crush = v.links.find((l) => l.id === 'section-crush')!;
+  expect([crush.state, crush.loadFree, crush.at]).toEqual(['fails', true, expect.stringContaining('clamping alone')]);
+  expect(v.state).toBe('fails');
+  const loaded = v.links.filter((l) => !l.loadFree && l.state !== 'not needed').map((l) => l.utilisation);
+  expect(v.letsGoAt).toBeCloseTo(1 / Math.max(...loaded), 9);
+});

@@ -1,3 +1,4 @@
+import { headKind } from '../stock/heads';
 import { bearingAISC, bearingEN, bearingPlace } from './bearing';
 import { shearOn } from './bolt-shear';
 import type { Resolved } from '../job/resolve';
@@ -6,7 +7,7 @@ import { outcome, worst, type Check } from './check';
 /** All loose plates bear; half the countersink does not (EN 1993-1-8 Tab. 3.4 note). */
 const bearingThickness = (r: Resolved): number => {
   const t = r.plateThickness * r.plateLayers;
-  return r.job.joint.head === 'countersunk' ? Math.max(0, t - r.d / 4) : t;
+  return headKind(r.job.joint.head).sunk ? Math.max(0, t - r.d / 4) : t;
 };
 
 /** The bolt against its hole in the mounting plate: bearing and tear-out towards the edge behind it. */

@@ -1,3 +1,4 @@
+import { headKind } from '../stock/heads';
 import { formula } from '../working/formula';
 import { pullOn } from './bolt-strength';
 import { type BoltCheck, capacitiesOf, everyBolt, worstBolt, type Check } from './check';
@@ -11,7 +12,7 @@ const punched: BoltCheck = {
     const d_m = w.of(D_M, { s: r.size.acrossFlats }, 'mean of across points and across flats');
     const t = r.plateThickness * r.plateLayers;
     // A countersunk head fills half of what it would punch.
-    const t_p = r.job.joint.head === 'countersunk' ? t / 2 : t;
+    const t_p = headKind(r.job.joint.head).sunk ? t / 2 : t;
     return w.of(B_P, { d_m, t_p, f_u: r.plateMetal.fu, γ: r.factors.onBreak });
   },
 };

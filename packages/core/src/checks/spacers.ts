@@ -94,7 +94,7 @@ export const spacer: Check = {
       if (tightening === 'snug') return outcome(pushOn(r, s, i, w), capacity, 'N', b.id);
       // The clamping itself does not grow with the load: it is taken off what the tube holds.
       const F_V = preloadOf(r, w);
-      if (F_V >= capacity) return outcome(F_V, capacity, 'N', `${b.id}, clamping alone`);
+      if (F_V >= capacity) return { ...outcome(F_V, capacity, 'N', `${b.id}, clamping alone`), loadFree: true };
       return outcome(pushOn(r, s, i, w), w.of(LEFT, { 'N_b.Rd': capacity, F_V }), 'N', b.id);
     });
   },

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { HEAD_IDS } from '../stock/heads';
 import { NUT_KIND_IDS } from '../stock/nut-kinds';
 import { quantity } from '../units/quantity';
 import { RANGES } from './ranges';
@@ -28,7 +29,7 @@ export const Joint = z.strictObject({
   insert: quantity(RANGES.insert),
   /** What stands where the parts slide on each other. */
   inPlane: z.enum(['thread', 'shank']),
-  head: z.enum(['hexagon', 'countersunk']),
+  head: z.enum(HEAD_IDS),
   nutKind: z.enum(NUT_KIND_IDS),
   tightening: z.enum(['snug', 'to torque', 'slip resistant']),
   /** Target preload as a part of the proof load. */

@@ -2,6 +2,7 @@ import type { Joint, Lug, Welds } from '../job/joint';
 import type { Job } from '../job/schema';
 import { fromSheet, type Quantity } from '../units/quantity';
 import { fastenerSize } from '../stock/fasteners';
+import { headKind, threadedThrough } from '../stock/heads';
 import { formatQuantity } from '../units/format-quantity';
 import type { Change } from './changes';
 
@@ -67,9 +68,10 @@ function held(job: Job, joint: OfJoint): Change[] {
     out.push(joint('captive', 'captive nuts behind', { holding: 'captive nut' }));
   if (j.holding === 'lag screw' || j.holding === 'tapped' || j.holding === 'rivet nut')
     out.push(joint('through', 'bolts right through, with nuts', { holding: 'nut' }));
-  if (j.inPlane === 'thread') out.push(joint('shank', 'plain shanks where the parts slide', { inPlane: 'shank' }));
+  if (j.inPlane === 'thread' && !threadedThrough(j.head))
+    out.push(joint('shank', 'plain shanks where the parts slide', { inPlane: 'shank' }));
   if (j.tightening !== 'snug') out.push(joint('snug', 'snug bolts that bear on their holes', { tightening: 'snug' }));
-  if (j.head === 'countersunk') out.push(joint('head', 'hexagon heads', { head: 'hexagon' }));
+  if (headKind(j.head).sunk) out.push(joint('head', 'hexagon heads', { head: 'hexagon' }));
   return out;
 }
 

@@ -1,9 +1,9 @@
-import { bolts, joint, plainJob, q, resolvedOf, skin, welds } from '../reference/jobs';
+import { bolts, joint, plainJob, q, resolvedOf, skin, welds, type Change } from '../reference/jobs';
 import { newLug } from '../job/plain-joint';
 import { besides } from './besides';
 import { blankOf } from './bend-allowance';
 
-const of = (...changes: Parameters<typeof plainJob>) => besides(resolvedOf(plainJob(...changes)));
+const of = (...changes: readonly Change[]) => besides(resolvedOf(plainJob(...changes)));
 
 it('a plain joint has nothing besides plates and bolts', () => expect(of()).toEqual({ mass: 0, cost: 0, minutes: 0 }));
 

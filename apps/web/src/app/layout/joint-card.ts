@@ -4,6 +4,8 @@ import { EDGES, HOLDINGS, PLACES, type Joint } from '@core/job/joint';
 import { fromSheet } from '@core/job/values';
 import { leastBend } from '@core/stock/bends';
 import { metal } from '@core/stock/metals';
+import { FAYING } from '@core/stock/faying';
+import { HEADS } from '@core/stock/heads';
 import { NUT_KINDS } from '@core/stock/nut-kinds';
 import { formatQuantity } from '@core/units/format-quantity';
 import { blankOf } from '@core/shop/bend-allowance';
@@ -34,6 +36,9 @@ const same = (list: readonly string[]): readonly Choice[] => list.map((value) =>
           (changed)="put('packing', $event)"
         />
         <ms-pick label="Round the bolt" [value]="job.joint.sleeve" [choices]="sleeves" (changed)="put('sleeve', $event)" />
+        @if (job.joint.tightening === 'slip resistant') {
+          <ms-pick label="Faying faces" [value]="face()" [choices]="faces" (changed)="facing($event)" />
+        }
         <ms-part-rows part="joint" />
       </section>
       <section>
@@ -73,7 +78,11 @@ export class JointCard {
   protected readonly desk = inject(Desk);
   protected readonly holdings = same(HOLDINGS);
   protected readonly nutKinds: readonly Choice[] = NUT_KINDS.map((k) => ({ value: k.id, label: k.name }));
-  protected readonly heads = same(['hexagon', 'countersunk']);
+  protected readonly heads: readonly Choice[] = HEADS.map((h) => ({ value: h.id, label: h.name }));
+  protected readonly faces: readonly Choice[] = [
+    { value: '', label: 'as typed' },
+    ...FAYING.map((f) => ({ value: String(f.mu), label: `${f.id}, ${f.name}` })),
+  ];
   protected readonly planes: readonly Choice[] = [
     { value: 'thread', label: 'thread' },
     { value: 'shank', label: 'plain shank' },
@@ -110,6 +119,17 @@ export class JointCard {
 
   protected put(key: keyof Joint, value: string): void {
     this.desk.change(`joint: ${value}`, (j) => ({ ...j, joint: { ...j.joint, [key]: value } as Joint }));
+  }
+
+  /** The class of Tab. 3.7 whose slip factor stands there. */
+  protected readonly face = computed(() => {
+    const mu = String(this.desk.job()?.joint.friction.v ?? '');
+    return FAYING.some((f) => String(f.mu) === mu) ? mu : '';
+  });
+
+  protected facing(mu: string): void {
+    if (mu === '') return;
+    this.desk.change(`slip factor ${mu}`, (j) => ({ ...j, joint: { ...j.joint, friction: fromSheet(Number(mu), mu) } }));
   }
 
   protected isolated(isolated: boolean): void {

@@ -3,6 +3,7 @@ import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
 import { evaluate } from '@core/chain/evaluate';
 import { newLug } from '@core/job/plain-joint';
+import { RANGES, type RangeName } from '@core/job/ranges';
 import { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { testJob } from '@core/testing/test-job';
@@ -18,7 +19,7 @@ let fixture: ComponentFixture<unknown>;
 let desk: TestDesk;
 const host = () => fixture.nativeElement as HTMLElement;
 const fields = () => fixture.debugElement.queryAll(By.directive(QuantityField)).map((d) => d.componentInstance as QuantityField);
-const paths = () => fields().map((f) => f.label() || f.range().label);
+const paths = () => fields().map((f) => f.label() || RANGES[f.of() as RangeName].label);
 
 async function show(card: Type<unknown>, job: Job = testJob()) {
   desk = provideDesk(job);

@@ -50,7 +50,7 @@ export const sectionCrush: Check = {
       if (!torqued) return outcome(F_t, N, 'N', r.bolts[i]!.id, caution);
       const F_V = preloadOf(r, w);
       // The clamping itself does not grow with the load: it is taken off what the section holds.
-      if (F_V >= N) return outcome(F_V, N, 'N', `${r.bolts[i]!.id}, clamping alone`, caution);
+      if (F_V >= N) return { ...outcome(F_V, N, 'N', `${r.bolts[i]!.id}, clamping alone`, caution), loadFree: true };
       return outcome(F_t, w.of(LEFT, { N_Rd: N, F_V }), 'N', r.bolts[i]!.id, caution);
     });
   },

@@ -1,3 +1,4 @@
+import { headKind } from '../../stock/heads';
 import { distance } from '../../geometry/points';
 import { nearestPoint } from '../../geometry/rects';
 import type { Resolved } from '../../job/resolve';
@@ -83,7 +84,9 @@ export const stackHeight: Check = {
     const t_w = r.size.washer.thickness;
     const all: Outcome[] = [];
     if (above.v > 0) {
-      const k = r.job.joint.head === 'countersunk' ? 0 : r.size.headHeight;
+      const head = headKind(r.job.joint.head);
+      const own = head.id === 'studding' ? r.size.nutHeight : r.size.headHeight;
+      const k = head.height === undefined ? own : head.height * r.d;
       all.push(outcome(w.of(ABOVE, { t_w: k === 0 ? 0 : t_w, k }), above.v, 'mm', 'above the plate'));
     }
     if (under.v > 0) {
