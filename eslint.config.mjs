@@ -11,6 +11,7 @@ const CORE = [
   'job',
   'survey',
   'sharing',
+  'spread',
   'checks',
   'chain',
   'shop',

@@ -43,6 +43,7 @@ test('the joint’s own sheets: sleeves let a hollow rail be tightened; welds, r
   await page.getByLabel('Competition minima').check();
   await expect(page.locator('ms-rules-card')).toContainText('harness anchorages');
   await page.getByRole('button', { name: /^fails/ }).click();
+  await expect(page.getByRole('button', { name: /^fails/ })).toHaveAttribute('aria-pressed', 'true');
   const shown = await page.locator('ms-load-path ol button').count();
   expect(await page.locator('ms-load-path ol button.fails, ms-load-path ol button.refused').count()).toBe(shown);
   await saved(page);

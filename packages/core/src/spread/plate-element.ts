@@ -1,0 +1,96 @@
+/**
+ * Stiffness of a plate per width: moments (m_x, m_y, m_xy) from curvatures (κ_x, κ_y, κ_xy = ∂β_x/∂y + ∂β_y/∂x) by D11, D22, D12
+ * and D66, N·mm; shear forces from shear strains by S1 and S2, N/mm.
+ */
+export interface PlateStiffness {
+  readonly D11: number;
+  readonly D22: number;
+  readonly D12: number;
+  readonly D66: number;
+  readonly S1: number;
+  readonly S2: number;
+}
+
+/** A solid isotropic plate: D = Et³/12(1 − ν²), shear 5/6·G·t. */
+export function isotropic(E: number, nu: number, t: number): PlateStiffness {
+  const D = (E * t ** 3) / (12 * (1 - nu * nu));
+  const S = ((5 / 6) * E * t) / (2 * (1 + nu));
+  return { D11: D, D22: D, D12: nu * D, D66: (D * (1 - nu)) / 2, S1: S, S2: S };
+}
+
+/** An orthotropic plate by its moduli: E1, E2, ν12, G12, and one shear modulus through the thickness. */
+export function orthotropic(E1: number, E2: number, nu12: number, G12: number, Gz: number, t: number): PlateStiffness {
+  const nu21 = (nu12 * E2) / E1;
+  const k = t ** 3 / (12 * (1 - nu12 * nu21));
+  const S = (5 / 6) * Gz * t;
+  return { D11: E1 * k, D22: E2 * k, D12: nu12 * E2 * k, D66: (G12 * t ** 3) / 12, S1: S, S2: S };
+}
+
+/** A sandwich: faces of E, ν and t_n, t_f about a core of G and h; its shear is the core's, G·d²/h (Allen). */
+export function sandwichPlate(E: number, nu: number, tn: number, tf: number, G: number, h: number): PlateStiffness {
+  const d = h + (tn + tf) / 2;
+  const D = (E * tn * tf * d * d) / ((tn + tf) * (1 - nu * nu)) + (E * (tn ** 3 + tf ** 3)) / (12 * (1 - nu * nu));
+  const S = (G * d * d) / h;
+  return { D11: D, D22: D, D12: nu * D, D66: (D * (1 - nu)) / 2, S1: S, S2: S };
+}
+
+/** Several loose plates, or a stiffer one, as a multiple. */
+export const times = (p: PlateStiffness, k: number): PlateStiffness => ({
+  D11: p.D11 * k,
+  D22: p.D22 * k,
+  D12: p.D12 * k,
+  D66: p.D66 * k,
+  S1: p.S1 * k,
+  S2: p.S2 * k,
+});
+
+const GAUSS = 1 / Math.sqrt(3);
+/** Signs of the four corners, counter-clockwise from the lower left. */
+const SX = [-1, 1, 1, -1] as const;
+const SY = [-1, -1, 1, 1] as const;
+
+/**
+ * Stiffness of a rectangular plate element a × b, 12 × 12 row by row, unknowns w, β_x, β_y at each corner (rotations of the
+ * section: β_x = −∂w/∂x where there is no shear). Reissner–Mindlin with assumed shear strains, MITC4: Bathe & Dvorkin 1985;
+ * shear sampled at the middles of the sides, so it does not lock however thin the plate.
+ */
+export function elementStiffness(a: number, b: number, p: PlateStiffness, out = new Float64Array(144)): Float64Array {
+  out.fill(0);
+  const B = [new Float64Array(12), new Float64Array(12), new Float64Array(12), new Float64Array(12), new Float64Array(12)];
+  const dA = (a * b) / 4;
+  for (const xi of [-GAUSS, GAUSS])
+    for (const eta of [-GAUSS, GAUSS]) {
+      strains(a, b, xi, eta, B);
+      const [kx, ky, kxy, gx, gy] = B as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
+      for (let i = 0; i < 12; i++) {
+        const mx = (p.D11 * kx[i]! + p.D12 * ky[i]!) * dA;
+        const my = (p.D12 * kx[i]! + p.D22 * ky[i]!) * dA;
+        const mxy = p.D66 * kxy[i]! * dA;
+        const qx = p.S1 * gx[i]! * dA;
+        const qy = p.S2 * gy[i]! * dA;
+        for (let j = 0; j < 12; j++) out[i * 12 + j]! += mx * kx[j]! + my * ky[j]! + mxy * kxy[j]! + qx * gx[j]! + qy * gy[j]!;
+      }
+    }
+  return out;
+}
+
+/** Rows of strain from the twelve unknowns at a point (ξ, η) of the element: κ_x, κ_y, κ_xy, γ_x, γ_y. */
+export function strains(a: number, b: number, xi: number, eta: number, B: readonly Float64Array[]): void {
+  for (const row of B) row.fill(0);
+  const [kx, ky, kxy, gx, gy] = B as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
+  for (let n = 0; n < 4; n++) {
+    const dx = (SX[n]! * (1 + SY[n]! * eta)) / (2 * a);
+    const dy = (SY[n]! * (1 + SX[n]! * xi)) / (2 * b);
+    kx[3 * n + 1] = dx;
+    ky[3 * n + 2] = dy;
+    kxy[3 * n + 1] = dy;
+    kxy[3 * n + 2] = dx;
+    // γ_x lives on the lower and upper sides, γ_y on the left and right ones.
+    const onX = (1 + SY[n]! * eta) / 2;
+    gx[3 * n] = (onX * SX[n]!) / a;
+    gx[3 * n + 1] = onX / 2;
+    const onY = (1 + SX[n]! * xi) / 2;
+    gy[3 * n] = (onY * SY[n]!) / b;
+    gy[3 * n + 2] = onY / 2;
+  }
+}

@@ -1,0 +1,71 @@
+import type { Rect } from '../geometry/points';
+import type { Grid } from './grid';
+import type { PlateStiffness } from './plate-element';
+
+/** A plate of the stack, from the fitting down: base, mounting plate, skin, backing. */
+export interface Layer {
+  readonly name: string;
+  readonly outline: Rect;
+  readonly stiffness: PlateStiffness;
+  /** Thickness for stresses, σ = 6·m/t², mm. */
+  readonly thickness: number;
+  /** Part of each cell of the grid that is there, 0 to 1; all of the outline where left out. */
+  readonly mask?: Float64Array;
+  /** Elastic bed under it everywhere, N/mm³; pushes and pulls. */
+  readonly bed?: number;
+}
+
+/** Two neighbours pressed on each other: compression only, or tied. */
+export interface Contact {
+  readonly upper: number;
+  readonly lower: number;
+  /** Bedding stiffness, N/mm³. */
+  readonly modulus: number;
+  readonly tied: boolean;
+  /** Clear height between them before the load, mm. */
+  readonly gap: number;
+}
+
+/** An axial spring from the upper part to the lower one at a node of the grid; pulls only. */
+export interface StackBolt {
+  readonly id: string;
+  readonly node: number;
+  readonly upper: number;
+  readonly lower: number;
+  /** N/mm. */
+  readonly stiffness: number;
+  /** Pull before the load, N. */
+  readonly preload: number;
+}
+
+/** What a line or point of a layer is held by: w, and the turning across it. */
+export interface Support {
+  readonly layer: number;
+  readonly node: number;
+  readonly w: boolean;
+  readonly betaX: boolean;
+  readonly betaY: boolean;
+  /** Which bearer or edge it belongs to, for its reaction. */
+  readonly of: string;
+}
+
+/** Springs to the ground at nodes, N/mm. */
+export interface GroundSpring {
+  readonly layer: number;
+  readonly node: number;
+  readonly stiffness: number;
+}
+
+export interface Stack {
+  readonly grid: Grid;
+  readonly layers: readonly Layer[];
+  readonly contacts: readonly Contact[];
+  readonly bolts: readonly StackBolt[];
+  readonly supports: readonly Support[];
+  readonly springs: readonly GroundSpring[];
+}
+
+/** Forces up on nodes of layers, N. */
+export interface StackLoad {
+  readonly forces: readonly { readonly layer: number; readonly node: number; readonly fz: number }[];
+}

@@ -1,0 +1,130 @@
+import type { SparseMatrix } from './sparse-matrix';
+
+/**
+ * Where the factor of a matrix will have entries, gathered into blocks of columns with one pattern (supernodes). Found once for a
+ * pattern and reused whenever only the values change. Liu, The multifrontal method (SIAM Review 1992).
+ */
+export interface Symbolic {
+  readonly n: number;
+  /** First column of each block; one more than blocks. */
+  readonly first: Int32Array;
+  /** Rows of each block, its own columns first, rising. */
+  readonly rows: readonly Int32Array[];
+  /** Block that takes over what this one leaves; −1 for the last. */
+  readonly parent: Int32Array;
+  /** Entries of the factor, and multiplications to make it. */
+  readonly entries: number;
+  readonly flops: number;
+}
+
+/** Parent of each column in the elimination tree. Needs the entries of each row left of the diagonal. */
+function eliminationTree(A: SparseMatrix): Int32Array {
+  const { n } = A;
+  const parent = new Int32Array(n).fill(-1);
+  const root = new Int32Array(n).fill(-1);
+  const { starts, columns } = rowsOf(A);
+  for (let i = 0; i < n; i++) {
+    for (let p = starts[i]!; p < starts[i + 1]!; p++) {
+      let j = columns[p]!;
+      while (root[j] !== -1 && root[j] !== i) {
+        const next = root[j]!;
+        root[j] = i;
+        j = next;
+      }
+      if (root[j] === -1) {
+        root[j] = i;
+        parent[j] = i;
+      }
+    }
+  }
+  return parent;
+}
+
+/** For each row, the columns left of the diagonal that have an entry in it. */
+function rowsOf(A: SparseMatrix): { starts: Int32Array; columns: Int32Array } {
+  const starts = new Int32Array(A.n + 1);
+  for (let j = 0; j < A.n; j++)
+    for (let p = A.starts[j]!; p < A.starts[j + 1]!; p++) if (A.rows[p]! > j) starts[A.rows[p]! + 1]!++;
+  for (let i = 0; i < A.n; i++) starts[i + 1]! += starts[i]!;
+  const fill = starts.slice();
+  const columns = new Int32Array(starts[A.n]!);
+  for (let j = 0; j < A.n; j++)
+    for (let p = A.starts[j]!; p < A.starts[j + 1]!; p++) if (A.rows[p]! > j) columns[fill[A.rows[p]!]!++] = j;
+  return { starts, columns };
+}
+
+/** Zeros a block may hold to be joined with the next, as a part of its entries. */
+const SLACK = 0.15;
+
+export function analyse(A: SparseMatrix): Symbolic {
+  const { n } = A;
+  const parent = eliminationTree(A);
+  const pattern: (Int32Array | undefined)[] = new Array<Int32Array | undefined>(n);
+  const children: number[][] = Array.from({ length: n }, () => []);
+  for (let j = 0; j < n; j++) if (parent[j] !== -1) children[parent[j]!]!.push(j);
+  const mark = new Int32Array(n).fill(-1);
+  const scratch = new Int32Array(n);
+  const firsts: number[] = [];
+  const rows: Int32Array[] = [];
+  const blockOf = new Int32Array(n);
+  let joined = 0;
+  for (let j = 0; j < n; j++) {
+    let count = 0;
+    mark[j] = j;
+    for (let p = A.starts[j]!; p < A.starts[j + 1]!; p++) {
+      const i = A.rows[p]!;
+      if (mark[i] !== j) {
+        mark[i] = j;
+        scratch[count++] = i;
+      }
+    }
+    for (const c of children[j]!) {
+      const below = pattern[c]!;
+      for (let k = 0; k < below.length; k++) {
+        const i = below[k]!;
+        if (i > j && mark[i] !== j) {
+          mark[i] = j;
+          scratch[count++] = i;
+        }
+      }
+      pattern[c] = undefined;
+    }
+    const own = scratch.slice(0, count).sort();
+    pattern[j] = own;
+    // Joined to the block before where it is that block's parent and its pattern (nearly) the same.
+    const s = rows.length - 1;
+    if (j > 0 && parent[j - 1] === j && blockOf[j - 1] === s) {
+      const start = firsts[s]!;
+      const width = j - start;
+      const before = rows[s]!.length - width;
+      // The block's rows below j must be within the new column's own: true, as j is the parent.
+      const zeros = joined + width * (own.length + 1 - before);
+      const entries = (width + 1) * (own.length + 1 + width);
+      if (zeros === 0 || zeros < SLACK * entries) {
+        joined = zeros;
+        rows[s] = Int32Array.from([...rows[s]!.subarray(0, width), j, ...own]);
+        blockOf[j] = s;
+        continue;
+      }
+    }
+    joined = 0;
+    firsts.push(j);
+    rows.push(Int32Array.from([j, ...own]));
+    blockOf[j] = rows.length - 1;
+  }
+  firsts.push(n);
+  const first = Int32Array.from(firsts);
+  const above = new Int32Array(rows.length).fill(-1);
+  let entries = 0;
+  let flops = 0;
+  rows.forEach((r, s) => {
+    const width = first[s + 1]! - first[s]!;
+    const m = r.length;
+    if (m > width) above[s] = blockOf[r[width]!]!;
+    for (let k = 0; k < width; k++) {
+      entries += m - k;
+      flops += (m - k) ** 2;
+    }
+  });
+  return { n, first, rows, parent: above, entries, flops };
+}
