@@ -1,11 +1,15 @@
 import { readFileSync, statSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { MAX_FILE } from '@core/formats/read-job';
+import { MESHES } from '@core/spread/from-job';
 import { check } from './check';
+import { isMesh, spread } from './spread';
 
 const USAGE = `usage: npm run -s cli -- check FILE [--json]
+       npm run -s cli -- spread FILE [--json] [--mesh draft|fine|proof]
 
-Prints the links of the load path and what lets go first.
+check prints the links of the load path and what lets go first.
+spread prints how the load goes through the plates into the skin, in numbers.
 Exit: 0 sound, 1 something lets go or cannot be shown to hold, 2 the file is refused.`;
 
 function main(argv: string[]): number {
@@ -14,7 +18,7 @@ function main(argv: string[]): number {
     parsed = parseArgs({
       args: argv,
       allowPositionals: true,
-      options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } },
+      options: { json: { type: 'boolean' }, mesh: { type: 'string', default: 'fine' }, help: { type: 'boolean', short: 'h' } },
     });
   } catch (e) {
     console.error((e as Error).message);
@@ -25,8 +29,13 @@ function main(argv: string[]): number {
     console.log(USAGE);
     return 0;
   }
-  if (command !== 'check' || !file || rest.length > 0) {
+  const mesh = parsed.values.mesh;
+  if ((command !== 'check' && command !== 'spread') || !file || rest.length > 0) {
     console.error(USAGE);
+    return 2;
+  }
+  if (!isMesh(mesh)) {
+    console.error(`--mesh: "${mesh}" is not a mesh — allowed: ${Object.keys(MESHES).join(', ')}`);
     return 2;
   }
   let text: string;
@@ -42,7 +51,8 @@ function main(argv: string[]): number {
     console.error(`file: ${(e as Error).message} — allowed: a job file that can be read`);
     return 2;
   }
-  const result = check(text, parsed.values.json === true);
+  const json = parsed.values.json === true;
+  const result = command === 'spread' ? spread(text, json, mesh) : check(text, json);
   (result.exit === 2 ? console.error : console.log)(result.text);
   return result.exit;
 }

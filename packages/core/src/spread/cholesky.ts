@@ -13,7 +13,7 @@ export interface Factor {
 }
 
 /** Columns eliminated together before the rest is updated. */
-const PANEL = 24;
+const PANEL = 8;
 /** A pivot this small against the matrix's own diagonal is a mechanism, not a stiffness. */
 const NOTHING = 1e-13;
 
@@ -24,13 +24,17 @@ export function factorise(A: SparseMatrix, s: Symbolic): Factor {
   const children: number[][] = Array.from({ length: blocks }, () => []);
   for (let b = 0; b < blocks; b++) if (s.parent[b]! >= 0) children[s.parent[b]!]!.push(b);
   const local = new Int32Array(s.n);
+  // One square of the largest front serves them all; what is left over is kept packed.
+  const largest = s.rows.reduce((most, r) => Math.max(most, r.length), 0);
+  const square = new Float64Array(largest * largest);
   let leastPivot = Infinity;
   for (let b = 0; b < blocks; b++) {
     const rows = s.rows[b]!;
     const m = rows.length;
     const start = s.first[b]!;
     const width = s.first[b + 1]! - start;
-    const F = new Float64Array(m * m);
+    const F = square;
+    F.fill(0, 0, m * m);
     for (let k = 0; k < m; k++) local[rows[k]!] = k;
     for (let k = 0; k < width; k++) {
       const j = start + k;
@@ -45,7 +49,7 @@ export function factorise(A: SparseMatrix, s: Symbolic): Factor {
     if (stopped >= 0) return { symbolic: s, panels, failed: start + stopped, leastPivot: 0 };
     for (let k = 0; k < width; k++) leastPivot = Math.min(leastPivot, F[k * m + k]! ** 2 / scale);
     panels[b] = F.slice(0, width * m);
-    if (m > width) updates[b] = F;
+    if (m > width) updates[b] = leftOver(F, m, width);
   }
   return { symbolic: s, panels, failed: -1, leastPivot };
 }
@@ -56,15 +60,27 @@ function diagonalOf(A: SparseMatrix, start: number, width: number): number {
   return most;
 }
 
-/** Adds what a child left over to its parent's front; the child's own square holds it past its eliminated columns. */
+/** The lower triangle past the eliminated columns, column after column. */
+function leftOver(F: Float64Array, m: number, width: number): Float64Array {
+  const k = m - width;
+  const out = new Float64Array((k * (k + 1)) / 2);
+  let at = 0;
+  for (let j = width; j < m; j++) {
+    out.set(F.subarray(j * m + j, j * m + m), at);
+    at += m - j;
+  }
+  return out;
+}
+
+/** Adds what a child left over to its parent's front. */
 function takeOver(F: Float64Array, m: number, local: Int32Array, rows: Int32Array, width: number, U: Float64Array): void {
-  const n = rows.length;
-  const at = new Int32Array(n - width);
-  for (let k = width; k < n; k++) at[k - width] = local[rows[k]!]!;
-  for (let j = width; j < n; j++) {
-    const to = at[j - width]! * m;
-    const from = j * n;
-    for (let i = j; i < n; i++) F[to + at[i - width]!]! += U[from + i]!;
+  const k = rows.length - width;
+  const at = new Int32Array(k);
+  for (let i = 0; i < k; i++) at[i] = local[rows[width + i]!]!;
+  let from = 0;
+  for (let j = 0; j < k; j++) {
+    const to = at[j]! * m;
+    for (let i = j; i < k; i++) F[to + at[i]!]! += U[from++]!;
   }
 }
 
@@ -91,25 +107,49 @@ function eliminate(F: Float64Array, m: number, width: number, scale: number): nu
   return -1;
 }
 
-/** What the columns k0…k1 take off all columns after them, four at a time so that each is read once for four. */
+/** What the columns k0…k1 take off all columns after them: four against two at a time, so that each number read serves twice. */
 function update(F: Float64Array, m: number, k0: number, k1: number): void {
-  for (let j = k1; j < m; j++) {
-    const cj = j * m;
+  let j = k1;
+  for (; j + 1 < m; j += 2) {
+    const [c0, c1] = [j * m, (j + 1) * m];
     let k = k0;
     for (; k + 3 < k1; k += 4) {
-      const [a, b, c, d] = [k * m, (k + 1) * m, (k + 2) * m, (k + 3) * m];
+      const a = k * m;
+      const b = a + m;
+      const c = b + m;
+      const d = c + m;
       const fa = F[a + j]!;
       const fb = F[b + j]!;
       const fc = F[c + j]!;
       const fd = F[d + j]!;
-      for (let i = j; i < m; i++) F[cj + i]! -= fa * F[a + i]! + fb * F[b + i]! + fc * F[c + i]! + fd * F[d + i]!;
+      const ga = F[a + j + 1]!;
+      const gb = F[b + j + 1]!;
+      const gc = F[c + j + 1]!;
+      const gd = F[d + j + 1]!;
+      F[c0 + j]! -= fa * fa + fb * fb + fc * fc + fd * fd;
+      for (let i = j + 1; i < m; i++) {
+        const la = F[a + i]!;
+        const lb = F[b + i]!;
+        const lc = F[c + i]!;
+        const ld = F[d + i]!;
+        F[c0 + i]! -= fa * la + fb * lb + fc * lc + fd * ld;
+        F[c1 + i]! -= ga * la + gb * lb + gc * lc + gd * ld;
+      }
     }
     for (; k < k1; k++) {
-      const a = k * m;
-      const f = F[a + j]!;
-      for (let i = j; i < m; i++) F[cj + i]! -= f * F[a + i]!;
+      takeOff(F, m, k, j);
+      takeOff(F, m, k, j + 1);
     }
   }
+  for (; j < m; j++) for (let k = k0; k < k1; k++) takeOff(F, m, k, j);
+}
+
+/** Column k times its own row j, off column j. */
+function takeOff(F: Float64Array, m: number, k: number, j: number): void {
+  const a = k * m;
+  const to = j * m;
+  const f = F[a + j]!;
+  for (let i = j; i < m; i++) F[to + i]! -= f * F[a + i]!;
 }
 
 /** Solves A·x = b in place. */

@@ -63,15 +63,15 @@ export function reactionsOf(a: Assembly, r: StackResult, load: StackLoad): React
   const held = new Map<number, string>();
   for (const s of stack.supports) if (s.w) held.set(s.layer * nodes + s.node, s.of);
   const sums = new Map<string, { fz: number; mx: number; my: number }>();
+  for (const { of } of stack.supports) if (!sums.has(of)) sums.set(of, { fz: 0, mx: 0, my: 0 });
   const add = (at: number, f: number) => {
     const of = held.get(at);
     if (of === undefined) return;
     const n = at % nodes;
-    const sum = sums.get(of) ?? { fz: 0, mx: 0, my: 0 };
+    const sum = sums.get(of)!;
     sum.fz += f;
     sum.mx += f * y[Math.floor(n / nx)]!;
     sum.my -= f * x[n % nx]!;
-    sums.set(of, sum);
   };
   for (const c of a.cells) {
     const K = elementStiffness(c.a, c.b, times(stack.layers[c.layer]!.stiffness, c.part));

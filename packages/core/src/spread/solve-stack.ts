@@ -1,6 +1,7 @@
 import { refuse, type Refusal } from '../units/refusal';
 import { assemble, unknownOf, type Assembly, type Link } from './assemble';
 import { factorise, solve, type Factor } from './cholesky';
+import { conjugate } from './conjugate';
 import { multiply, type SparseMatrix } from './sparse-matrix';
 import type { Stack, StackLoad } from './stack';
 import { analyse, type Symbolic } from './symbolic';
@@ -31,6 +32,10 @@ export interface Solver {
 const ROUNDS = 60;
 /** An open contact or a slack bolt keeps this part of its stiffness, so that what hangs loose has a place to be. */
 const LOOSE = 1e-11;
+/** Springs changed since the last factor, up to which steps from it are tried; how near they come, and how many. */
+const NEAR = 10;
+const ENOUGH = 1e-10;
+const STEPS = 14;
 /** Loose springs may not carry more than this part of the load: then something is held by nothing. */
 const CARRIED = 1e-4;
 
@@ -38,14 +43,26 @@ export function solverOf(stack: Stack): Solver {
   const assembly = assemble(stack);
   const symbolic = analyse(assembly.matrix);
   const touching = new Uint8Array(assembly.links.length).fill(1);
-  let kept: { factor: Factor; key: string } | undefined;
+  let kept: { factor: Factor; state: Uint8Array } | undefined;
+  let last: Float64Array | undefined;
+  const matrix = { ...assembly.matrix, values: assembly.matrix.values.slice() };
 
-  const factorFor = (state: Uint8Array): { factor: Factor; matrix: SparseMatrix } => {
-    const matrix = { ...assembly.matrix, values: assembly.matrix.values.slice() };
+  /** The equations with the springs that act in a state; the last answer is a good start for the next. */
+  const answer = (state: Uint8Array, right: Float64Array): Float64Array | number => {
+    matrix.values.set(assembly.matrix.values);
     assembly.links.forEach((l, i) => put(matrix.values, l, isTied(stack, l) || state[i] ? 1 : LOOSE));
-    const key = state.join('');
-    if (kept?.key !== key) kept = { factor: factorise(matrix, symbolic), key };
-    return { factor: kept.factor, matrix };
+    if (kept && last) {
+      let changed = 0;
+      for (let i = 0; i < state.length; i++) if (state[i] !== kept.state[i]) changed++;
+      if (changed <= NEAR) {
+        const x = last.slice();
+        if (conjugate(matrix, right, x, kept.factor, ENOUGH, STEPS) >= 0) return (last = x);
+      }
+    }
+    const factor = factorise(matrix, symbolic);
+    if (factor.failed >= 0) return factor.failed;
+    kept = { factor, state: state.slice() };
+    return (last = solve(factor, right.slice()));
   };
 
   const run = (load: StackLoad, start?: Uint8Array): StackResult | Refusal => {
@@ -59,10 +76,9 @@ export function solverOf(stack: Stack): Solver {
     if (start) touching.set(start);
     const seen = new Set<string>();
     for (let rounds = 1; rounds <= ROUNDS; rounds++) {
-      const { factor, matrix } = factorFor(touching);
-      if (factor.failed >= 0) return nothingHolds(assembly, factor.failed);
       const right = withOffsets(assembly, touching, b);
-      const x = solve(factor, right.slice());
+      const x = answer(touching, right);
+      if (typeof x === 'number') return nothingHolds(assembly, x);
       const next = stateOf(assembly, x);
       const same = next.every((v, i) => v === touching[i]);
       const key = next.join('');

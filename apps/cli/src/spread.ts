@@ -1,0 +1,68 @@
+import { asCounted } from '@core/chain/evaluate';
+import { readJob } from '@core/formats/read-job';
+import { isResolved, resolve } from '@core/job/resolve';
+import { casesOf } from '@core/loads/cases';
+import { MESHES, type Mesh } from '@core/spread/from-job';
+import { MOST_IMBALANCE, spreadOf, type Spread } from '@core/spread/spread';
+import { refusalText, type Refusal } from '@core/units/refusal';
+import type { CliResult } from './check';
+
+export const isMesh = (text: string): text is Mesh => Object.hasOwn(MESHES, text);
+
+const refusedAs = (json: boolean, refusals: readonly Refusal[]): CliResult => ({
+  exit: 2,
+  text: json ? JSON.stringify({ refused: refusals }, null, 2) : refusals.map(refusalText).join('\n'),
+});
+
+/** How each case spreads through the plates: bolts, bearers, deflection, stresses, balance and mesh. Exit 0, or 2 where the file or the stack is refused, 1 where a case is. */
+export function spread(file: string, json: boolean, mesh: Mesh): CliResult {
+  const read = readJob(file);
+  if ('refusals' in read) return refusedAs(json, read.refusals);
+  const r = resolve(read.job);
+  if (!isResolved(r)) return refusedAs(json, r);
+  const cases = casesOf(read.job).map((c) => asCounted(c, read.job.practice));
+  const found = spreadOf(r, cases, mesh);
+  if ('refused' in found) return refusedAs(json, [found]);
+  const bad = found.cases.some((c) => 'refused' in c || c.balance > MOST_IMBALANCE);
+  return { exit: bad ? 1 : 0, text: json ? JSON.stringify(asData(found, mesh), null, 2) : asText(found, mesh) };
+}
+
+/** Numbers only: the fields themselves stay behind. */
+function asData(s: Spread, mesh: Mesh) {
+  return {
+    mesh: {
+      name: mesh,
+      unknowns: s.unknowns,
+      spacing: s.job.spacing,
+      lines: [s.job.stack.grid.x.length, s.job.stack.grid.y.length],
+    },
+    cases: s.cases.map((c) => {
+      if ('refused' in c) return c;
+      const { result: _fields, ...numbers } = c;
+      return numbers;
+    }),
+  };
+}
+
+function asText(s: Spread, mesh: Mesh): string {
+  const lines = [`${mesh} mesh: ${s.unknowns} unknowns, cells up to ${s.job.spacing.toFixed(1)} mm`];
+  for (const c of s.cases) {
+    if ('refused' in c) {
+      lines.push('', `${c.caseName}: REFUSED, ${c.because}; allowed: ${c.allowed}`);
+      continue;
+    }
+    const thin = c.overThickness > 0.5 ? ': over half the thickness, where bending alone overstates it' : '';
+    lines.push(
+      '',
+      c.caseName,
+      `  bolts     ${c.bolts.map((b) => `${b.id} ${b.tension.toFixed(0)}`).join(', ')} N`,
+      `  bearers   ${c.reactions.map((q) => `${q.of} ${q.fz.toFixed(0)}`).join(', ')} N`,
+      `  skin      gives ${c.deflection.value.toFixed(2)} mm, w/t ${c.overThickness.toFixed(2)}${thin}`,
+      `  edge      ${c.edgeStress.value.toFixed(0)} MPa in the skin, mean over one thickness beside the plate`,
+      `  plate     ${c.plateStress.value.toFixed(0)} MPa, behind ${c.farStress.value.toFixed(0)} MPa (cell means)`,
+      `  presses   ${c.pressure.value.toFixed(2)} MPa at most, on ${(c.pressedArea / 100).toFixed(0)} cm²`,
+      `  balance   ${c.balance.toExponential(1)} of the load, ${c.rounds} rounds of contact`,
+    );
+  }
+  return lines.join('\n');
+}
