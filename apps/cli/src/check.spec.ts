@@ -66,7 +66,11 @@ describe('as a command', () => {
     const large = file(Buffer.alloc(40_000_000, 'x'));
     expect(run('check', large)).toMatchObject({ exit: 2, err: expect.stringContaining('it is 40.0 MB — allowed: up to 2 MB') });
     expect(run('check', join(folder, 'none.json'))).toMatchObject({ exit: 2, err: expect.stringContaining('no such file') });
-    expect(run('spread', 'x')).toMatchObject({ exit: 2, err: expect.stringContaining('usage:') });
+    expect(run('splay', 'x')).toMatchObject({ exit: 2, err: expect.stringContaining('usage:') });
+    expect(run('spread', 'x', '--mesh', 'huge')).toMatchObject({
+      exit: 2,
+      err: expect.stringContaining('allowed: draft, fine, proof'),
+    });
     expect(run('--help')).toMatchObject({ exit: 0, out: expect.stringContaining('usage:') });
   }, 30_000);
 });

@@ -6,9 +6,16 @@ import type { Outcome } from '@core/checks/check';
 /** A demand or capacity with its unit, in the job's system. */
 export function showAmount(value: number, unit: Outcome['unit'], system: UnitSystem): string {
   if (unit === '–') return value.toFixed(2);
+  if (!Number.isFinite(value)) return 'no limit';
+  if (unit === 'V') return `${value.toFixed(2)} V`;
+  if (unit === 'mm²') return system === 'inch' ? `${(value / 645.16).toFixed(2)} in²` : `${(value / 100).toFixed(1)} cm²`;
+  if (unit === 'N/mm') return system === 'inch' ? `${(value / 0.17512684).toFixed(0)} lb/in` : `${value.toFixed(1)} N/mm`;
   const dimension: Dimension = unit === 'N' ? 'force' : unit === 'MPa' ? 'stress' : 'length';
-  return Number.isFinite(value) ? formatQuantity(value, dimension, system) : 'no limit';
+  return formatQuantity(value, dimension, system);
 }
+
+/** A utilisation at honest precision; where nothing is left to hold with (or it came over the wire as null), ∞. */
+export const showUse = (u: number | null): string => (u !== null && Number.isFinite(u) ? u.toFixed(2) : '∞');
 
 export { formatQuantity, otherSystem };
 

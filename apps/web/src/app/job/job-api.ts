@@ -16,7 +16,8 @@ export interface Tag extends StoredJob {
   readonly verdict: {
     readonly state: VerdictState;
     readonly weakest: string;
-    readonly utilisation: number;
+    /** Null where nothing is left to hold with. */
+    readonly utilisation: number | null;
     readonly caseName: string;
     readonly letsGoAt: number;
     readonly because: string;

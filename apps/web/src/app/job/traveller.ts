@@ -4,6 +4,7 @@ import { RouterLink, RouterLinkActive } from '@angular/router';
 import { cautionsFor } from '@core/chain/cautions';
 import type { Verdict } from '@core/chain/evaluate';
 import { assumedValues, namedValues } from '@core/job/values';
+import { showUse } from '../fields/show';
 import { Desk } from './desk';
 
 interface Stage {
@@ -179,7 +180,7 @@ export class Traveller {
       : v.refusals.length > 0
         ? 'refused'
         : weakest
-          ? `${weakest.utilisation.toFixed(2)} ${weakest.name.toLowerCase()}`
+          ? `${showUse(weakest.utilisation)} ${weakest.name.toLowerCase()}`
           : 'no load';
     const rests = cases === 0 ? { words: 'rests on a load: add one', path: 'load' } : undefined;
     const assumed = assumedValues(job).length;

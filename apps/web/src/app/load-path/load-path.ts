@@ -13,7 +13,7 @@ import { MatTooltip } from '@angular/material/tooltip';
 import { cranked } from '@core/chain/crank';
 import type { Link, Verdict } from '@core/chain/evaluate';
 import type { Element } from '@core/checks/check';
-import { fieldWords } from '../fields/show';
+import { fieldWords, showUse } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Crank } from './crank';
 
@@ -122,7 +122,7 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
                         not needed
                       }
                       @case ('fails') {
-                        lets go · {{ l.utilisation.toFixed(2) }}
+                        lets go · {{ use(l.utilisation) }}
                       }
                       @case ('tight') {
                         tight · {{ l.utilisation.toFixed(2) }}
@@ -321,6 +321,7 @@ export class LoadPath {
   readonly verdict = input.required<Verdict | null>();
   protected readonly parts = PARTS;
   protected readonly field = fieldWords;
+  protected readonly use = showUse;
   /** As the crank has them: the load itself, or so many times it. */
   protected readonly links = computed(() => {
     const k = this.desk.crank();
@@ -365,7 +366,7 @@ export class LoadPath {
     const what =
       l.state === 'refused' || l.state === 'not needed'
         ? `${l.state}: ${l.because}`
-        : `${l.state}, ${l.utilisation.toFixed(2)}, ${l.at}, ${l.caseName}`;
+        : `${l.state}, ${showUse(l.utilisation)}, ${l.at}, ${l.caseName}`;
     return `${l.name}: ${what}${l.id === v.weakest ? ', the weakest link' : ''}. Show its working`;
   }
 

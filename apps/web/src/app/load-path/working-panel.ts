@@ -3,7 +3,7 @@ import { MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { SCHOOLS, factorsText } from '@core/chain/cautions';
 import type { Verdict } from '@core/chain/evaluate';
-import { showAmount } from '../fields/show';
+import { showAmount, showUse } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { ClearingsList } from './clearings-list';
@@ -32,7 +32,7 @@ import { WhyCard } from './why-card';
         </p>
       } @else {
         <div class="verdict">
-          <span class="big-number" [class.error]="l.state === 'fails'">{{ l.utilisation.toFixed(2) }}</span>
+          <span class="big-number" [class.error]="l.state === 'fails'">{{ use(l.utilisation) }}</span>
           <span>
             {{ amount(l.demand) }} of {{ amount(l.capacity) }}<br />
             <span class="note">{{ l.at }} · {{ l.caseName }}</span>
@@ -141,6 +141,7 @@ export class WorkingPanel {
   protected readonly judge = inject(Judge);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly verdict = input.required<Verdict | null>();
+  protected readonly use = showUse;
 
   protected readonly link = computed(() => this.verdict()?.links.find((l) => l.id === this.desk.openLink()));
   protected readonly check = computed(() => {

@@ -1,3 +1,4 @@
+import { showUse } from '../fields/show';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
@@ -34,6 +35,7 @@ const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'lets go', r
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Rack {
+  protected readonly use = showUse;
   private readonly api = inject(JobApi);
   private readonly router = inject(Router);
 

@@ -184,15 +184,19 @@ export const PACKS: readonly Pack[] = [
       },
       {
         id: 'FIA-size',
-        says: 'M8 of class 8.8 at least',
+        says: 'M8 at least',
         source: 'FIA ISC Appendix J Art. 253.16 (memory)',
         kind: 'code',
         unit: 'mm',
-        measure: (r) => ({
-          need: 8 * (r.grade.fub >= 800 ? 1 : 800 / r.grade.fub),
-          have: r.d,
-          at: `${r.size.id}, ${r.grade.id}`,
-        }),
+        measure: (r) => ({ need: 8, have: r.d, at: r.size.id }),
+      },
+      {
+        id: 'FIA-class',
+        says: 'Bolts of class 8.8 at least',
+        source: 'FIA ISC Appendix J Art. 253.16 (memory)',
+        kind: 'code',
+        unit: 'MPa',
+        measure: (r) => ({ need: fastenerClass('8.8')!.fub, have: r.grade.fub, at: `bolts of ${r.grade.id}` }),
       },
       {
         id: 'FIA-area',
