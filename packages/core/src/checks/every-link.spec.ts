@@ -363,3 +363,14 @@ it('a section crushed by tightening alone fails, but names no multiple of the lo
   const loaded = v.links.filter((l) => !l.loadFree && l.state !== 'not needed').map((l) => l.utilisation);
   expect(v.letsGoAt).toBeCloseTo(1 / Math.max(...loaded), 9);
 });
+
+it('no ledge for the bead at all fails outright, and says that nothing is left', () => {
+  const flush: Change = (j) => ({
+    ...j,
+    plate: { ...j.plate, x0: -60, x1: 60 },
+    base: { ...j.base, thickness: q(6) },
+    bolts: { ...j.bolts, items: j.bolts.items.map((b) => ({ ...b, x: b.x / 3.4, y: 120 * Math.sign(b.y) })) },
+  });
+  const l = state('weld-size', flush, welds({ fitting: 'all round', fittingThroat: q(4) }));
+  expect([l.state, l.capacity, l.utilisation]).toEqual(['fails', 0, Infinity]);
+});

@@ -34,7 +34,7 @@ export const fold: Check = {
     const need = w.of(R_MIN, { k: leastBend(r.plateMetal), t }, `${r.plateMetal.name}: common practice`);
     const radius = outcome(need, f.radius.v, 'mm', `bend at the ${f.edge} edge`, ['springback: bend past, then check']);
     const holes = worst(r.bolts, w, (b, i, w): Outcome => {
-      const c = Math.max(holeToBend(r, i), 1e-3);
+      const c = Math.max(holeToBend(r, i), 0);
       return outcome(w.of(C_MIN, { t, r: f.radius.v }), c, 'mm', `${b.id} to the bend`);
     });
     return holes.utilisation > radius.utilisation ? holes : radius;

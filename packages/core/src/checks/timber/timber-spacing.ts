@@ -44,7 +44,7 @@ export const timberSpacing: Check = {
     return worst(gaps(r, skin.grain, skin.endGrain.v), w, (g, _i, w): Outcome => {
       const need = w.of({ along: A_1, across: A_2, end: A_3T }[g.of], { d: r.d });
       w.found('a', g.have, 'mm', g.at);
-      return outcome(need, Math.max(g.have, 1e-3), 'mm', g.at, ['side edges of the timber at least 4·d from the bolts: measure']);
+      return outcome(need, Math.max(g.have, 0), 'mm', g.at, ['side edges of the timber at least 4·d from the bolts: measure']);
     });
   },
 };

@@ -60,7 +60,7 @@ export const weldSize: Check = {
       const room = Math.min(r.base.x0 - x0, x1 - r.base.x1, r.base.y0 - r.plate.y0, r.plate.y1 - r.base.y1);
       const ledge =
         s.name === 'fitting weld'
-          ? [outcome(w.of(LEDGE, { z }), Math.max(room, 1e-3), 'mm', 'ledge for the bead (common practice)')]
+          ? [outcome(w.of(LEDGE, { z }), Math.max(room, 0), 'mm', 'ledge for the bead (common practice)')]
           : [];
       return [up, down, ...ledge].reduce((a, b) => (b.utilisation > a.utilisation ? b : a));
     });

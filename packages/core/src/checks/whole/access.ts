@@ -59,7 +59,7 @@ export const wrenchRoom: Check = {
       if (rooms.length === 0) return outcome(0, 1, 'mm', b.id);
       const tightest = rooms.reduce((a, c) => (c.need / c.have > a.need / a.have ? c : a));
       w.found('room', tightest.have, 'mm', tightest.at);
-      return outcome(tightest.need, Math.max(tightest.have, 1e-3), 'mm', tightest.at);
+      return outcome(tightest.need, Math.max(tightest.have, 0), 'mm', tightest.at);
     });
   },
 };

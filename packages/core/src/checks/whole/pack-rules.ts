@@ -33,7 +33,7 @@ export const packRules: Check = {
       const { need, have, at } = measured!;
       w.of(NEED, { n: need }, `${rule.id}: ${rule.says}; ${rule.source}`);
       w.found('have', have, rule.unit, at);
-      return outcome(need, Math.max(have, 1e-3), rule.unit, `${rule.id}, ${at}`, reminders);
+      return outcome(need, Math.max(have, 0), rule.unit, `${rule.id}, ${at}`, reminders);
     });
   },
 };
