@@ -1,5 +1,5 @@
 // npm test: installs what is missing, then type check, lint, unit tests and browser tests. Last line: "N passed, N failed".
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -22,12 +22,22 @@ function run(title, args, env = {}) {
   return done.status === 0;
 }
 
-/** A check that counts as one. */
-function one(title, args) {
-  const ok = run(title, args);
-  if (ok) passed++;
-  else failed++;
-  return ok;
+/** Checks that count as one each, one after another; their words are kept together and printed when each ends. */
+async function each(checks) {
+  const good = [];
+  for (const [title, ...args] of checks) {
+    const started = Date.now();
+    const child = spawn(process.execPath, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    child.stdout.on('data', (d) => (said += d));
+    child.stderr.on('data', (d) => (said += d));
+    const ok = await new Promise((done) => child.on('close', (code) => done(code === 0)));
+    console.log(`\n== ${title}\n${said}== ${title}: ${ok ? 'ok' : 'FAILED'}, ${((Date.now() - started) / 1000).toFixed(0)} s`);
+    if (ok) passed++;
+    else failed++;
+    good.push(ok);
+  }
+  return good;
 }
 
 /** Test results from a runner's JSON; a runner that wrote none, or ran nothing, has failed. */
@@ -47,14 +57,25 @@ if (!run('setup', [join(ROOT, 'scripts/setup.mjs'), '--browser'])) {
   console.log('\n0 passed, 1 failed');
   process.exit(1);
 }
-one('type check: core, server, command line, tests', [bin('typescript/bin/tsc'), '-p', 'tsconfig.json']);
-one('type check: web tests', [bin('typescript/bin/tsc'), '-p', 'apps/web/tsconfig.spec.json', '--noEmit']);
-const built = one('type check and build: web, templates and workers', [join(ROOT, 'scripts/build.mjs')]);
-one('docs written from the code are current', ['--import', 'tsx', join(ROOT, 'scripts/write-docs.ts'), '--check']);
-one('lint', [bin('eslint/bin/eslint.js'), '.', '--max-warnings=0']);
+// The build on one processor, what needs no build beside it.
+const [[built]] = await Promise.all([
+  each([['type check and build: web, templates and workers', join(ROOT, 'scripts/build.mjs')]]),
+  each([
+    ['type check: core, server, command line, tests', bin('typescript/bin/tsc'), '-p', 'tsconfig.json'],
+    ['type check: web tests', bin('typescript/bin/tsc'), '-p', 'apps/web/tsconfig.spec.json', '--noEmit'],
+    ['docs written from the code are current', '--import', 'tsx', join(ROOT, 'scripts/write-docs.ts'), '--check'],
+    ['lint', bin('eslint/bin/eslint.js'), '.', '--max-warnings=0'],
+  ]),
+]);
 
 const jest = join(REPORTS, 'jest.json');
-const jestOk = run('unit tests', [bin('jest/bin/jest.js'), '--json', `--outputFile=${jest}`, '--testTimeout=30000']);
+const jestOk = run('unit tests', [
+  bin('jest/bin/jest.js'),
+  '--json',
+  `--outputFile=${jest}`,
+  '--testTimeout=30000',
+  '--maxWorkers=100%',
+]);
 count('unit tests', jest, (r) => ({ good: r.numPassedTests, bad: r.numFailedTests + r.numRuntimeErrorTestSuites }), jestOk);
 
 if (built) {
