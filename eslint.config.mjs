@@ -49,7 +49,7 @@ const away = (files, groups, message) => ({
 });
 
 export default tseslint.config(
-  { ignores: ['dist/', 'node_modules/', '.angular/', 'data/', 'test-results/', 'playwright-report/'] },
+  { ignores: ['dist/', 'node_modules/', '.angular/', 'data/', 'test-results/', 'playwright-report/', 'packages/core/wasm/'] },
   {
     files: ['**/*.ts'],
     extends: [...tseslint.configs.recommended],

@@ -64,6 +64,7 @@ const [[built]] = await Promise.all([
     ['type check: core, server, command line, tests', bin('typescript/bin/tsc'), '-p', 'tsconfig.json'],
     ['type check: web tests', bin('typescript/bin/tsc'), '-p', 'apps/web/tsconfig.spec.json', '--noEmit'],
     ['docs written from the code are current', '--import', 'tsx', join(ROOT, 'scripts/write-docs.ts'), '--check'],
+    ['kernel compiled from its source is current', join(ROOT, 'scripts/build-kernel.mjs'), '--check'],
     ['lint', bin('eslint/bin/eslint.js'), '.', '--max-warnings=0'],
   ]),
 ]);

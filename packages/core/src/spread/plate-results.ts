@@ -1,4 +1,5 @@
-import { cornersOf, unknownOf, type Assembly, type Cell } from './assemble';
+import type { Assembly, Cell } from './assemble';
+import { cornersOf, unknownOf } from './pattern';
 import { elementStiffness, strains, times } from './plate-element';
 import type { StackLoad } from './stack';
 import type { StackResult } from './solve-stack';

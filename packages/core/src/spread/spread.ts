@@ -3,7 +3,7 @@ import { areaOf } from '../geometry/rects';
 import type { Resolved } from '../job/resolve';
 import type { LoadCase } from '../loads/load-case';
 import { isRefusal, type Refusal } from '../units/refusal';
-import { unknownOf } from './assemble';
+import { unknownOf } from './pattern';
 import { edgePeak } from './edge-peak';
 import { BASE, FAR, PLATE, SKIN, stackOf, type JobStack, type Mesh } from './from-job';
 import { balanceOf, momentsOf, reactionsOf, type Reaction } from './plate-results';

@@ -1,5 +1,6 @@
 import type { Rect } from '../geometry/points';
 import type { Grid } from './grid';
+import type { PlaneStiffness } from './membrane';
 import type { PlateStiffness } from './plate-element';
 
 /** A plate of the stack, from the fitting down: base, mounting plate, skin, backing. */
@@ -13,6 +14,8 @@ export interface Layer {
   readonly mask?: Float64Array;
   /** Elastic bed under it everywhere, N/mm³; pushes and pulls. */
   readonly bed?: number;
+  /** In-plane stiffness, where it is solved with membrane action. */
+  readonly membrane?: PlaneStiffness;
 }
 
 /** Two neighbours pressed on each other: compression only, or tied. */
@@ -45,6 +48,9 @@ export interface Support {
   readonly w: boolean;
   readonly betaX: boolean;
   readonly betaY: boolean;
+  /** Held in the plane; means something only where there is membrane action. */
+  readonly u?: boolean;
+  readonly v?: boolean;
   /** Which bearer or edge it belongs to, for its reaction. */
   readonly of: string;
 }

@@ -12,6 +12,9 @@ export interface Symbolic {
   readonly rows: readonly Int32Array[];
   /** Block that takes over what this one leaves; −1 for the last. */
   readonly parent: Int32Array;
+  readonly children: readonly (readonly number[])[];
+  /** Block of each column. */
+  readonly blockOf: Int32Array;
   /** Entries of the factor, and multiplications to make it. */
   readonly entries: number;
   readonly flops: number;
@@ -126,5 +129,9 @@ export function analyse(A: SparseMatrix): Symbolic {
       flops += (m - k) ** 2;
     }
   });
-  return { n, first, rows, parent: above, entries, flops };
+  const below: number[][] = rows.map(() => []);
+  above.forEach((p, s) => {
+    if (p >= 0) below[p]!.push(s);
+  });
+  return { n, first, rows, parent: above, children: below, blockOf, entries, flops };
 }

@@ -1,0 +1,182 @@
+import type { Assembly, Cell, Link } from './assemble';
+import { planeForces, slopeTerms, type PlaneForces } from './membrane';
+import { cornersOf, EACH, unknownOf } from './pattern';
+import { multiply, type SparseMatrix } from './sparse-matrix';
+
+/** An open contact or a slack bolt keeps this part of its stiffness, so that what hangs loose has a place to be. */
+export const LOOSE = 1e-11;
+
+/** How far a contact overlaps, or a bolt is stretched, mm; over 0 it acts. */
+export function stretch(l: Link, x: Float64Array): number {
+  const up = l.upper >= 0 ? x[l.upper]! : 0;
+  const down = l.lower >= 0 ? x[l.lower]! : 0;
+  return l.kind === 'contact' ? down - up - l.offset : up - down + l.offset;
+}
+
+/**
+ * The energy of a stack, whose least is the answer: plates and beds, one-way springs, and membrane action where a layer has it.
+ * Convex where nothing is squeezed in its plane.
+ */
+export interface Energy {
+  /** Whether membrane action makes it more than a search for what touches. */
+  readonly curved: boolean;
+  /** Which links act at x. */
+  stateOf(x: Float64Array): Uint8Array;
+  /**
+   * The quadratic that touches it at x with the links of a state: matrix (good until the next call) and right side. Of flat plates
+   * where x is left out; without what squeezed directions take off where `pulled`. Only the slopes of w are worked from x: stiff
+   * parts in balance leave no rounding on what hangs loose.
+   */
+  tangent(state: Uint8Array, b: Float64Array, x?: Float64Array, pulled?: boolean): { matrix: SparseMatrix; right: Float64Array };
+  /** Largest force left over, N. */
+  leftOver(x: Float64Array, b: Float64Array): number;
+  /** The point of least energy, near enough, on the way from x to the target and on; the target itself where it is good. */
+  towards(x: Float64Array, target: Float64Array, b: Float64Array): Float64Array;
+}
+
+/** A full step is taken where the slope at its end is below this part of the slope at its start. */
+const FLAT = 0.3;
+const HALVINGS = 40;
+
+export function energyOf(a: Assembly): Energy {
+  const tied = Uint8Array.from(a.links, (l) => (l.kind === 'contact' && a.stack.contacts[l.of]!.tied ? 1 : 0));
+  const matrix: SparseMatrix = { ...a.matrix, values: a.matrix.values.slice() };
+  const bent = membranes(a);
+  const curved = bent.length > 0;
+
+  const addLinks = (x: Float64Array, out: Float64Array) => {
+    a.links.forEach((l, i) => {
+      const s = stretch(l, x);
+      const f = l.stiffness * s * (s > 0 || tied[i] ? 1 : LOOSE) * (l.kind === 'contact' ? -1 : 1);
+      if (l.upper >= 0) out[l.upper]! += f;
+      if (l.lower >= 0) out[l.lower]! -= f;
+    });
+  };
+  const gradient = (x: Float64Array, b: Float64Array) => {
+    const g = multiply(a.matrix, x);
+    addLinks(x, g);
+    for (const m of bent) m.addForce(x, g);
+    for (let i = 0; i < g.length; i++) g[i]! -= b[i]!;
+    return g;
+  };
+  return {
+    curved,
+    stateOf: (x) => Uint8Array.from(a.links, (l, i) => (tied[i] || stretch(l, x) > 0 ? 1 : 0)),
+    tangent(state, b, x, pulled) {
+      const right = b.slice();
+      matrix.values.set(a.matrix.values);
+      a.links.forEach((l, i) => {
+        const part = tied[i] || state[i] ? 1 : LOOSE;
+        put(matrix.values, l, part);
+        if (l.offset === 0) return;
+        // A contact with a gap pushes less; a bolt with preload pulls the upper down and the lower up.
+        const f = l.stiffness * part * l.offset;
+        if (l.upper >= 0) right[l.upper]! -= f;
+        if (l.lower >= 0) right[l.lower]! += f;
+      });
+      if (x) for (const m of bent) m.addTangent(x, matrix.values, right, pulled ?? false);
+      return { matrix, right };
+    },
+    leftOver: (x, b) => gradient(x, b).reduce((most, v) => Math.max(most, Math.abs(v)), 0),
+    towards(x, target, b) {
+      const step = target.map((v, i) => v - x[i]!);
+      const at = (alpha: number) => x.map((v, i) => v + alpha * step[i]!);
+      const slope = (alpha: number) => dot(step, gradient(at(alpha), b));
+      const start = slope(0);
+      const end = slope(1);
+      if (Math.abs(end) <= FLAT * Math.abs(start)) return target;
+      // The slope rises from below 0: where it crosses, by halving between secants.
+      let [low, high] = [0, 1];
+      let [below, above] = [start, end];
+      for (let k = 0; k < 8 && above < 0; k++) {
+        [low, below] = [high, above];
+        high *= 2;
+        above = slope(high);
+      }
+      for (let k = 0; k < HALVINGS; k++) {
+        const secant = low + ((high - low) * -below) / (above - below);
+        const mid = k % 2 === 0 ? secant : (low + high) / 2;
+        const v = slope(mid);
+        if (Math.abs(v) <= 0.05 * Math.abs(start)) return at(mid);
+        if (v < 0) [low, below] = [mid, v];
+        else [high, above] = [mid, v];
+      }
+      return at(low > 0 ? low : high);
+    },
+  };
+}
+
+function put(values: Float64Array, l: Link, part: number): void {
+  const k = l.stiffness * part;
+  const [upper, lower, between] = l.at;
+  if (upper >= 0) values[upper]! += k;
+  if (lower >= 0) values[lower]! += k;
+  if (between >= 0) values[between]! -= k;
+}
+
+interface Membrane {
+  addForce(x: Float64Array, out: Float64Array): void;
+  addTangent(x: Float64Array, values: Float64Array, right: Float64Array, pulled: boolean): void;
+}
+
+/** Every cell with membrane action. */
+function membranes(a: Assembly): Membrane[] {
+  const out: Membrane[] = [];
+  const nx = a.stack.grid.x.length;
+  const d = new Float64Array(20);
+  const force = new Float64Array(20);
+  const stiffness = new Float64Array(400);
+  let scatterAt = 0;
+  for (const c of a.cells) {
+    const p = a.stack.layers[c.layer]!.membrane;
+    const from = scatterAt;
+    scatterAt += p ? 210 : 78;
+    if (!p) continue;
+    const at = cornersOf(c, nx).flatMap((n) =>
+      Array.from({ length: EACH }, (_, k) => a.place[unknownOf(a.nodes, c.layer, n, k)]!),
+    );
+    const load = (x: Float64Array) => {
+      for (let i = 0; i < 20; i++) d[i] = at[i]! >= 0 ? x[at[i]!]! : 0;
+    };
+    out.push({
+      addForce(x, g) {
+        load(x);
+        slopeTerms(c, d, p, force);
+        for (let i = 0; i < 20; i++) if (at[i]! >= 0) g[at[i]!]! += force[i]!;
+      },
+      addTangent(x, values, right, pulled) {
+        load(x);
+        slopeTerms(c, d, p, force, stiffness, pulled);
+        for (let i = 0; i < 20; i++) {
+          if (at[i]! < 0) continue;
+          let sum = -force[i]!;
+          for (let j = 0; j < 20; j++) sum += stiffness[i * 20 + j]! * d[j]!;
+          right[at[i]!]! += sum;
+        }
+        let k = from;
+        for (let i = 0; i < 20; i++)
+          for (let j = 0; j <= i; j++, k++)
+            if (a.pattern.scatter[k]! >= 0) values[a.pattern.scatter[k]!]! += stiffness[i * 20 + j]!;
+      },
+    });
+  }
+  return out;
+}
+
+/** Forces in the plane in the middle of a cell with membrane action, N/mm. */
+export function planeForcesOf(a: Assembly, u: Float64Array, c: Cell): PlaneForces | undefined {
+  const p = a.stack.layers[c.layer]!.membrane;
+  if (!p) return undefined;
+  const d = Float64Array.from(
+    cornersOf(c, a.stack.grid.x.length).flatMap((n) =>
+      Array.from({ length: EACH }, (_, k) => u[unknownOf(a.nodes, c.layer, n, k)]!),
+    ),
+  );
+  return planeForces(c, d, p);
+}
+
+function dot(x: Float64Array, y: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < x.length; i++) sum += x[i]! * y[i]!;
+  return sum;
+}
