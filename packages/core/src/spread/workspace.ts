@@ -10,26 +10,25 @@ declare const WebAssembly: {
 };
 declare const atob: (text: string) => string;
 
-const PLACES = [
-  'firstAt',
-  'rowsAt',
-  'rowStartAt',
-  'childrenAt',
-  'childStartAt',
-  'panelAt',
-  'updateAt',
-  'startsAt',
-  'entriesAt',
-  'valuesAt',
-  'panelsAt',
-  'updatesAt',
-  'squareAt',
-  'localAt',
-  'dirtyAt',
-  'xAt',
-  'yAt',
-] as const;
-type Place = (typeof PLACES)[number];
+/** The kernel's places in memory, by the names it gives them. */
+type Place =
+  | 'firstAt'
+  | 'rowsAt'
+  | 'rowStartAt'
+  | 'childrenAt'
+  | 'childStartAt'
+  | 'panelAt'
+  | 'updateAt'
+  | 'startsAt'
+  | 'entriesAt'
+  | 'valuesAt'
+  | 'panelsAt'
+  | 'updatesAt'
+  | 'squareAt'
+  | 'localAt'
+  | 'dirtyAt'
+  | 'xAt'
+  | 'yAt';
 
 type Kernel = Record<Place | 'blocks', { value: number }> & { factorise(nothing: number): number; solve(): void };
 
