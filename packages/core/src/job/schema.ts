@@ -6,6 +6,7 @@ import { PACK_IDS } from '../stock/packs';
 import { OwnStock } from './own-stock';
 import { Fold, Joint, Limits, Lug, Welds } from './joint';
 import { RANGES } from './ranges';
+import { SpreadRules } from './spread-rules';
 import { Survey } from './survey';
 
 export type { Family } from '../loads/registry';
@@ -160,6 +161,8 @@ export const Job = z.strictObject({
   /** Rows of the shop's own stock that this job uses, so that its file is whole by itself. */
   ownStock: OwnStock,
   survey: Survey,
+  /** As `USUAL_SPREAD` where left out. */
+  spread: SpreadRules.optional(),
 });
 export type Job = z.infer<typeof Job>;
 

@@ -1,86 +1,85 @@
 import type { Assembly, Cell } from './assemble';
-import { cornersOf, unknownOf } from './pattern';
-import { elementStiffness, strains, times } from './plate-element';
+import { addInPlane, slopeTerms } from './membrane';
+import { cornersOf, EACH, unknownOf, usedBy } from './pattern';
+import { elementStiffness, times } from './plate-element';
 import type { StackLoad } from './stack';
 import type { StackResult } from './solve-stack';
-
-/** Moments per width in the middle of a cell, N·mm/mm, and the stress they make in the layer's faces, MPa. */
-export interface CellMoments {
-  readonly cell: Cell;
-  readonly mx: number;
-  readonly my: number;
-  readonly mxy: number;
-  /** Von Mises stress of a solid plate, 6·m/t² each way; the same on both faces in pure bending. */
-  readonly vonMises: number;
-}
-
-const ROWS = () => Array.from({ length: 5 }, () => new Float64Array(12));
-
-/** Unknowns of a cell's corners. */
-function unknownsOf(a: Assembly, r: StackResult, c: Cell): Float64Array {
-  const out = new Float64Array(12);
-  cornersOf(c, a.stack.grid.x.length).forEach((n, k) => {
-    for (let d = 0; d < 3; d++) out[3 * k + d] = r.u[unknownOf(a.nodes, c.layer, n, d)]!;
-  });
-  return out;
-}
-
-/** Moments of every cell of a layer. */
-export function momentsOf(a: Assembly, r: StackResult, layer: number): CellMoments[] {
-  const B = ROWS();
-  const { stiffness: p, thickness: t } = a.stack.layers[layer]!;
-  return a.cells
-    .filter((c) => c.layer === layer)
-    .map((cell) => {
-      strains(cell.a, cell.b, 0, 0, B);
-      const u = unknownsOf(a, r, cell);
-      const of = (row: Float64Array) => row.reduce((sum, b, i) => sum + b * u[i]!, 0);
-      const [kx, ky, kxy] = [of(B[0]!), of(B[1]!), of(B[2]!)];
-      const mx = cell.part * (p.D11 * kx + p.D12 * ky);
-      const my = cell.part * (p.D12 * kx + p.D22 * ky);
-      const mxy = cell.part * p.D66 * kxy;
-      const k = 6 / t ** 2;
-      const [sx, sy, sxy] = [k * mx, k * my, k * mxy];
-      return { cell, mx, my, mxy, vonMises: Math.sqrt(sx * sx - sx * sy + sy * sy + 3 * sxy * sxy) };
-    });
-}
 
 /** Deflection of a layer's node, mm, up. */
 export const liftAt = (a: Assembly, r: StackResult, layer: number, node: number): number =>
   r.u[unknownOf(a.nodes, layer, node, 0)]!;
 
-/** Push up of each named support, N, and its moments about the grid's origin: the plates' own forces there less what is put on them. */
+/** Push up of each named support, N, its moments about the grid's origin, N·mm, and what it holds in the plane along x and y, N. */
 export interface Reaction {
   readonly of: string;
   readonly fz: number;
   readonly mx: number;
   readonly my: number;
+  readonly fx: number;
+  readonly fy: number;
 }
 
+type Sum = { -readonly [K in keyof Omit<Reaction, 'of'>]: number };
+
+/** A cell's own forces on its corners, `EACH` at each: what its neighbours, links and supports must give. */
+function forcesOf(a: Assembly, r: StackResult, c: Cell): Float64Array {
+  const layer = a.stack.layers[c.layer]!;
+  const K = elementStiffness(c.a, c.b, times(layer.stiffness, c.part));
+  const d = new Float64Array(4 * EACH);
+  cornersOf(c, a.stack.grid.x.length).forEach((n, k) => {
+    for (let i = 0; i < usedBy(layer); i++) d[EACH * k + i] = r.u[unknownOf(a.nodes, c.layer, n, i)]!;
+  });
+  const wide = (i: number) => Math.floor(i / 3) * EACH + (i % 3);
+  const out = new Float64Array(4 * EACH);
+  if (layer.membrane) {
+    const slopes = new Float64Array(20);
+    slopeTerms(c, d, layer.membrane, slopes);
+    const flat = new Float64Array(400);
+    addInPlane(flat, c, layer.membrane);
+    for (let i = 0; i < 20; i++) {
+      out[i] = slopes[i]!;
+      for (let j = 0; j < 20; j++) out[i]! += flat[i * 20 + j]! * d[j]!;
+    }
+  }
+  for (let i = 0; i < 12; i++) for (let j = 0; j < 12; j++) out[wide(i)]! += K[i * 12 + j]! * d[wide(j)]!;
+  return out;
+}
+
+/** Reactions of every bearer, by the plates' own forces at the nodes it holds less what is put on them. */
 export function reactionsOf(a: Assembly, r: StackResult, load: StackLoad): Reaction[] {
   const { stack, nodes } = a;
   const { x, y } = stack.grid;
   const nx = x.length;
-  const held = new Map<number, string>();
-  for (const s of stack.supports) if (s.w) held.set(s.layer * nodes + s.node, s.of);
-  const sums = new Map<string, { fz: number; mx: number; my: number }>();
-  for (const { of } of stack.supports) if (!sums.has(of)) sums.set(of, { fz: 0, mx: 0, my: 0 });
-  const add = (at: number, f: number) => {
-    const of = held.get(at);
-    if (of === undefined) return;
-    const n = at % nodes;
+  const upright = new Map<number, string>();
+  const flat = new Map<number, string>();
+  const sums = new Map<string, Sum>();
+  for (const s of stack.supports) {
+    if (s.w) upright.set(s.layer * nodes + s.node, s.of);
+    if (s.u || s.v) flat.set(s.layer * nodes + s.node, s.of);
+  }
+  for (const { of } of [...stack.supports, ...stack.springs])
+    if (!sums.has(of)) sums.set(of, { fz: 0, mx: 0, my: 0, fx: 0, fy: 0 });
+  const put = (of: string, n: number, f: number) => {
     const sum = sums.get(of)!;
     sum.fz += f;
     sum.mx += f * y[Math.floor(n / nx)]!;
     sum.my -= f * x[n % nx]!;
   };
+  const add = (at: number, f: number) => {
+    const of = upright.get(at);
+    if (of !== undefined) put(of, at % nodes, f);
+  };
+  for (const s of stack.springs) put(s.of, s.node, -s.stiffness * liftAt(a, r, s.layer, s.node));
   for (const c of a.cells) {
-    const K = elementStiffness(c.a, c.b, times(stack.layers[c.layer]!.stiffness, c.part));
-    const u = unknownsOf(a, r, c);
-    cornersOf(c, nx).forEach((n, k) => {
-      let f = 0;
-      for (let j = 0; j < 12; j++) f += K[3 * k * 12 + j]! * u[j]!;
-      add(c.layer * nodes + n, f);
+    const at = cornersOf(c, nx).map((n) => c.layer * nodes + n);
+    if (!at.some((n) => upright.has(n) || flat.has(n))) continue;
+    const f = forcesOf(a, r, c);
+    at.forEach((n, k) => {
+      add(n, f[EACH * k]!);
+      const of = flat.get(n);
+      if (of === undefined) return;
+      sums.get(of)!.fx += f[EACH * k + 3]!;
+      sums.get(of)!.fy += f[EACH * k + 4]!;
     });
   }
   // What presses or pulls on a held node is carried by its support too.
@@ -100,8 +99,8 @@ export function reactionsOf(a: Assembly, r: StackResult, load: StackLoad): React
   return [...sums].map(([of, s]) => ({ of, ...s }));
 }
 
-/** Load, beds and springs against reactions: what is left over of force and of moments, relative to the load. */
-export function balanceOf(a: Assembly, r: StackResult, load: StackLoad): number {
+/** Load and beds against reactions: what is left over of force and of moments, relative to the load. */
+export function balanceOf(a: Assembly, r: StackResult, load: StackLoad, reactions = reactionsOf(a, r, load)): number {
   const { x, y } = a.stack.grid;
   const nx = x.length;
   const sum = { fz: 0, mx: 0, my: 0 };
@@ -117,7 +116,7 @@ export function balanceOf(a: Assembly, r: StackResult, load: StackLoad): number 
     size += Math.abs(f.fz);
     arm = Math.max(arm, Math.abs(x[f.node % nx]!), Math.abs(y[Math.floor(f.node / nx)]!));
   }
-  for (const q of reactionsOf(a, r, load)) {
+  for (const q of reactions) {
     sum.fz += q.fz;
     sum.mx += q.mx;
     sum.my += q.my;
@@ -125,6 +124,5 @@ export function balanceOf(a: Assembly, r: StackResult, load: StackLoad): number 
   a.stack.layers.forEach((l, i) => {
     if (l.bed) for (let n = 0; n < a.nodes; n++) add(n, -l.bed * a.area[i * a.nodes + n]! * liftAt(a, r, i, n));
   });
-  for (const s of a.stack.springs) add(s.node, -s.stiffness * liftAt(a, r, s.layer, s.node));
   return (Math.abs(sum.fz) + (Math.abs(sum.mx) + Math.abs(sum.my)) / Math.max(arm, 1)) / Math.max(size, 1e-9);
 }

@@ -1,131 +1,268 @@
-import type { Point } from '../geometry/points';
 import { areaOf } from '../geometry/rects';
 import type { Resolved } from '../job/resolve';
+import { spreadRulesOf } from '../job/spread-rules';
 import type { LoadCase } from '../loads/load-case';
-import { isRefusal, type Refusal } from '../units/refusal';
-import { unknownOf } from './pattern';
-import { edgePeak } from './edge-peak';
+import { isRefusal, refuse, type Refusal } from '../units/refusal';
+import type { Assembly } from './assemble';
+import { carryState } from './carry-state';
+import { cellStresses, type CellStress } from './cell-stresses';
 import { BASE, FAR, PLATE, SKIN, stackOf, type JobStack, type Mesh } from './from-job';
-import { balanceOf, momentsOf, reactionsOf, type Reaction } from './plate-results';
+import { unknownOf } from './pattern';
+import { edgePeak, NO_PEAK, peakOver, type CellValues, type Peak } from './peaks';
+import { balanceOf, reactionsOf, type Reaction } from './plate-results';
 import { solverOf, type Solver, type StackResult } from './solve-stack';
 import type { StackLoad } from './stack';
 
-/** A value and where it stands on the plan. */
-export interface Peak {
-  readonly value: number;
-  readonly at: Point;
-}
+export type { Peak } from './peaks';
 
 /** How one case goes into the skin. Forces N, lengths mm, stresses MPa; w up. */
 export interface SpreadCase {
   readonly caseId: string;
   readonly caseName: string;
-  readonly bolts: readonly { readonly id: string; readonly tension: number }[];
+  readonly bolts: readonly {
+    readonly id: string;
+    readonly tension: number;
+    /** Lift of the skin there, mm. */ readonly lift: number;
+  }[];
   readonly reactions: readonly Reaction[];
   /** Largest deflection of the skin either way, and over its thickness. */
   readonly deflection: Peak;
   readonly overThickness: number;
-  /** Largest bending stress in the middle of a cell of the plate and of what is behind the skin. */
+  /** Whether the skin was solved with membrane action, and w over its thickness without it. */
+  readonly membrane: boolean;
+  readonly linearOverThickness: number;
+  /** Stress in plate and in what is behind the skin, largest mean over a square as wide as the washer. */
   readonly plateStress: Peak;
   readonly farStress: Peak;
-  /** The skin's stress, mean over one skin thickness beside the plate's edge. */
+  /** The skin's stress, mean over one skin thickness beside the plate's edge; and over such a square anywhere. */
   readonly edgeStress: Peak;
-  /** Pressure under the plate, and the part of the plate that presses, mm². */
+  readonly skinStress: Peak;
+  /** Shear across the skin per width, N/mm, mean over a square of one skin thickness. */
+  readonly skinShear: Peak;
+  /** Pressure on the skin from above and from below, mean over a square as wide as the skin is thick. */
   readonly pressure: Peak;
+  readonly pressureBelow: Peak;
+  /** The part of the plate that presses, mm². */
   readonly pressedArea: number;
   readonly rounds: number;
   /** Left over of force and moments against the load. */
   readonly balance: number;
   readonly result: StackResult;
+  /** The equations it was solved with. */
+  readonly assembly: Assembly;
 }
 
+export type RefusedCase = Refusal & { readonly caseId: string; readonly caseName: string };
+
+/** Everything a job's stack gave, and what the next one is started from. */
 export interface Spread {
-  readonly job: JobStack;
-  readonly solver: Solver;
+  readonly mesh: Mesh;
   readonly unknowns: number;
-  readonly cases: readonly (SpreadCase | (Refusal & { readonly caseId: string; readonly caseName: string }))[];
+  /** Largest cell, mm, and lines along x and y. */
+  readonly spacing: number;
+  readonly lines: readonly [number, number];
+  readonly cases: readonly (SpreadCase | RefusedCase)[];
+  /** Bytes of the factors. */
+  readonly bytes: number;
+  readonly made: Made;
+}
+
+interface Made {
+  readonly flat: { readonly job: JobStack; readonly solver: Solver };
+  readonly curved?: { readonly job: JobStack; readonly solver: Solver } | undefined;
+  /** What acted in each case, flat. */
+  readonly states: ReadonlyMap<string, { readonly assembly: Assembly; readonly state: Uint8Array }>;
+}
+
+/** Where a solve stands: cases done of all, and the round of contact of the one under way. */
+export interface Progress {
+  readonly done: number;
+  readonly of: number;
 }
 
 /** Above this the equations do not balance, and the answer is an error and not a result. */
 export const MOST_IMBALANCE = 1e-3;
+/** Deflection over thickness from which bending alone overstates (Timoshenko & Woinowsky-Krieger §13, §97). */
+export const THIN = 0.5;
 
-/** The stack of a job under each of its factored cases; each starts from what touched in the one before. */
-export function spreadOf(r: Resolved, cases: readonly LoadCase[], mesh: Mesh): Spread | Refusal {
-  const job = stackOf(r, mesh);
+/** The stack of a job under each of its factored cases, all at once. */
+export function spreadOf(r: Resolved, cases: readonly LoadCase[], mesh: Mesh, before?: Spread): Spread | Refusal {
+  const steps = spreadSteps(r, cases, mesh, before);
+  for (;;) {
+    const next = steps.next();
+    if (next.done) return next.value;
+  }
+}
+
+/**
+ * The same, a case at a time. `before`: an earlier answer, of this mesh or another, from which grid, pattern, factor memory and
+ * what touched are taken as far as they fit; it is used up.
+ */
+export function* spreadSteps(
+  r: Resolved,
+  cases: readonly LoadCase[],
+  mesh: Mesh,
+  before?: Spread,
+): Generator<Progress, Spread | Refusal> {
+  const like = before?.mesh === mesh ? before.made : undefined;
+  const job = stackOf(r, mesh, false, like?.flat.job);
   if (isRefusal(job)) return job;
-  const solver = solverOf(job.stack);
+  const flat = { job, solver: solverOf(job.stack, like?.flat.solver) };
+  const states = new Map<string, { assembly: Assembly; state: Uint8Array }>();
+  let curved: Made['curved'];
+  const found: (SpreadCase | RefusedCase)[] = [];
+  const start = (id: string, to: Assembly) => {
+    const was = states.get(id) ?? before?.made.states.get(id) ?? [...states.values()].at(-1);
+    if (!was) return undefined;
+    return was.assembly.pattern === to.pattern ? was.state : carryState(was.assembly, was.state, to);
+  };
+  for (const c of cases) {
+    yield { done: found.length, of: cases.length };
+    const load = onBase(r, flat.solver.assembly, c);
+    const result = flat.solver.solve(load, start(c.id, flat.solver.assembly));
+    if (isRefusal(result)) {
+      found.push({ ...result, caseId: c.id, caseName: c.name });
+      continue;
+    }
+    states.set(c.id, { assembly: flat.solver.assembly, state: result.state });
+    const over = mostLift(flat.solver.assembly, result).value / r.skinThickness;
+    if (over <= THIN || spreadRulesOf(r.job).membrane === 'never') {
+      found.push(caseOf(r, flat.solver.assembly, load, result, c, over));
+      continue;
+    }
+    yield { done: found.length, of: cases.length };
+    if (!curved) {
+      const stack = stackOf(r, mesh, true, like?.curved?.job ?? job);
+      if (isRefusal(stack)) return stack;
+      curved = { job: stack, solver: solverOf(stack.stack, like?.curved?.solver) };
+    }
+    const bent = curved.solver.solve(load, start(c.id, curved.solver.assembly));
+    found.push(
+      isRefusal(bent) ? { ...bent, caseId: c.id, caseName: c.name } : caseOf(r, curved.solver.assembly, load, bent, c, over),
+    );
+  }
+  const { grid } = job;
   return {
-    job,
-    solver,
-    unknowns: solver.assembly.unknowns,
-    cases: cases.map((c) => {
-      const found = oneCase(r, job, solver, c);
-      return isRefusal(found) ? { ...found, caseId: c.id, caseName: c.name } : found;
-    }),
+    mesh,
+    unknowns: (curved ?? flat).solver.assembly.unknowns,
+    spacing: grid.spacing,
+    lines: [grid.grid.x.length, grid.grid.y.length],
+    cases: found,
+    bytes: flat.solver.bytes() + (curved?.solver.bytes() ?? 0),
+    made: { flat, curved, states },
   };
 }
 
 /** F_z, M_x and M_y as a pressure that changes in a straight line over the base, on its nodes. */
-export function onBase(r: Resolved, solver: Solver, c: LoadCase): StackLoad {
-  const { area, nodes, stack } = solver.assembly;
+export function onBase(r: Resolved, a: Assembly, c: LoadCase): StackLoad {
+  const { area, nodes, stack } = a;
   const { x, y } = stack.grid;
   const nx = x.length;
   const A = areaOf(r.base);
   const forces = [];
   let [ixx, iyy] = [0, 0];
   for (let n = 0; n < nodes; n++) {
-    const a = area[BASE * nodes + n]!;
-    ixx += a * y[Math.floor(n / nx)]! ** 2;
-    iyy += a * x[n % nx]! ** 2;
+    const own = area[BASE * nodes + n]!;
+    ixx += own * y[Math.floor(n / nx)]! ** 2;
+    iyy += own * x[n % nx]! ** 2;
   }
   for (let n = 0; n < nodes; n++) {
-    const a = area[BASE * nodes + n]!;
-    if (a === 0) continue;
-    const fz = a * (c.fz / A + (c.mx * y[Math.floor(n / nx)]!) / ixx - (c.my * x[n % nx]!) / iyy);
+    const own = area[BASE * nodes + n]!;
+    if (own === 0) continue;
+    const fz = own * (c.fz / A + (c.mx * y[Math.floor(n / nx)]!) / ixx - (c.my * x[n % nx]!) / iyy);
     forces.push({ layer: BASE, node: n, fz });
   }
   return { forces };
 }
 
-function oneCase(r: Resolved, job: JobStack, solver: Solver, c: LoadCase): SpreadCase | Refusal {
-  const load = onBase(r, solver, c);
-  const result = solver.solve(load);
-  if (isRefusal(result)) return result;
-  const a = solver.assembly;
-  const deflection = nodePeak(job, a.nodes, (n) => Math.abs(result.u[unknownOf(a.nodes, SKIN, n, 0)]!));
-  const under = a.stack.contacts.findIndex((k) => k.upper === PLATE);
-  const pressure = nodePeak(job, a.nodes, (n) => result.pressure[under * a.nodes + n]!);
-  let pressedArea = 0;
-  for (let n = 0; n < a.nodes; n++) if (result.pressure[under * a.nodes + n]! > 0) pressedArea += a.area[PLATE * a.nodes + n]!;
+const mostLift = (a: Assembly, result: StackResult): Peak =>
+  nodePeak(a, (n) => Math.abs(result.u[unknownOf(a.nodes, SKIN, n, 0)]!));
+
+function caseOf(
+  r: Resolved,
+  a: Assembly,
+  load: StackLoad,
+  result: StackResult,
+  c: LoadCase,
+  linear: number,
+): SpreadCase | RefusedCase {
+  const { grid } = a.stack;
+  const t = r.skinThickness;
+  const reactions = reactionsOf(a, result, load);
+  const balance = balanceOf(a, result, load, reactions);
+  if (!(balance <= MOST_IMBALANCE)) return { ...unbalanced(balance), caseId: c.id, caseName: c.name };
+  const skin = cellStresses(a, result.u, SKIN);
+  const largest = (s: CellStress) => Math.max(s.top, s.bottom);
+  const over = (layer: number, wide: number) => peakOver(grid, valuesOf(cellStresses(a, result.u, layer), largest), wide);
+  const deflection = mostLift(a, result);
   return {
     caseId: c.id,
     caseName: c.name,
-    bolts: a.stack.bolts.map((b, i) => ({ id: b.id, tension: result.bolts[i]! })),
-    reactions: reactionsOf(a, result, load),
+    bolts: a.stack.bolts.map((b, i) => ({
+      id: b.id,
+      tension: result.bolts[i]!,
+      lift: result.u[unknownOf(a.nodes, SKIN, b.node, 0)]!,
+    })),
+    reactions,
     deflection,
-    overThickness: deflection.value / r.skinThickness,
-    plateStress: cellPeak(solver, result, PLATE),
-    farStress: cellPeak(solver, result, FAR),
-    edgeStress: edgePeak(r, solver, result),
-    pressure,
-    pressedArea,
+    overThickness: deflection.value / t,
+    membrane: a.stack.layers[SKIN]!.membrane !== undefined,
+    linearOverThickness: linear,
+    plateStress: over(PLATE, r.washerOutside),
+    farStress: a.stack.layers.length > FAR ? over(FAR, r.washerOutside) : NO_PEAK,
+    edgeStress: edgePeak(grid, skin, r.plate, t),
+    skinStress: peakOver(grid, valuesOf(skin, largest), Math.max(t, r.washerOutside)),
+    skinShear: peakOver(
+      grid,
+      valuesOf(skin, (s) => Math.hypot(s.qx, s.qy)),
+      t,
+    ),
+    pressure: pressurePeak(a, result, PLATE, t),
+    pressureBelow: a.stack.layers.length > FAR ? pressurePeak(a, result, SKIN, t) : NO_PEAK,
+    pressedArea: pressedArea(a, result),
     rounds: result.rounds,
-    balance: balanceOf(a, result, load),
+    balance,
     result,
+    assembly: a,
   };
 }
 
-function nodePeak(job: JobStack, nodes: number, value: (n: number) => number): Peak {
-  const { x, y } = job.stack.grid;
-  let at = 0;
-  for (let n = 1; n < nodes; n++) if (value(n) > value(at)) at = n;
-  return { value: value(at), at: { x: x[at % x.length]!, y: y[Math.floor(at / x.length)]! } };
+const unbalanced = (balance: number): Refusal =>
+  refuse(
+    'spread',
+    `forces and moments are ${(100 * balance).toFixed(2)} % out of balance`,
+    'at most 0.1 %: say so to the makers',
+  );
+
+function valuesOf(stresses: readonly CellStress[], f: (s: CellStress) => number): CellValues {
+  return { cells: stresses.map((s) => s.cell), values: Float64Array.from(stresses, f) };
 }
 
-function cellPeak(solver: Solver, result: StackResult, layer: number): Peak {
-  const { x, y } = solver.assembly.stack.grid;
-  let best: Peak = { value: 0, at: { x: 0, y: 0 } };
-  for (const { cell, vonMises } of momentsOf(solver.assembly, result, layer))
-    if (vonMises > best.value) best = { value: vonMises, at: { x: x[cell.ix]! + cell.a / 2, y: y[cell.iy]! + cell.b / 2 } };
-  return best;
+const contactOf = (a: Assembly, upper: number) => a.stack.contacts.findIndex((k) => k.upper === upper);
+
+/** Pressure of the contact under a layer, from nodes to the cells of that layer. */
+function pressurePeak(a: Assembly, result: StackResult, upper: number, wide: number): Peak {
+  const contact = contactOf(a, upper);
+  const p = (n: number) => Math.max(0, result.pressure[contact * a.nodes + n]!);
+  const nx = a.stack.grid.x.length;
+  const cells = a.cells.filter((c) => c.layer === Math.min(upper, SKIN));
+  const mean = (c: (typeof cells)[number]) => {
+    const n = c.ix + c.iy * nx;
+    return (p(n) + p(n + 1) + p(n + nx) + p(n + nx + 1)) / 4;
+  };
+  return peakOver(a.stack.grid, { cells, values: Float64Array.from(cells, mean) }, wide);
+}
+
+function pressedArea(a: Assembly, result: StackResult): number {
+  const under = contactOf(a, PLATE);
+  let sum = 0;
+  for (let n = 0; n < a.nodes; n++) if (result.pressure[under * a.nodes + n]! > 0) sum += a.area[PLATE * a.nodes + n]!;
+  return sum;
+}
+
+function nodePeak(a: Assembly, value: (n: number) => number): Peak {
+  const { x, y } = a.stack.grid;
+  let at = 0;
+  for (let n = 1; n < a.nodes; n++) if (value(n) > value(at)) at = n;
+  return { value: value(at), at: { x: x[at % x.length]!, y: y[Math.floor(at / x.length)]! } };
 }

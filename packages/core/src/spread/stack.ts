@@ -3,13 +3,21 @@ import type { Grid } from './grid';
 import type { PlaneStiffness } from './membrane';
 import type { PlateStiffness } from './plate-element';
 
+/** Stress in the upper and lower face from a moment per width, σ = m/W, mm³/mm, and from a force per width, σ = n/A, mm²/mm. */
+export interface Section {
+  readonly top: number;
+  readonly bottom: number;
+  readonly area: number;
+}
+
 /** A plate of the stack, from the fitting down: base, mounting plate, skin, backing. */
 export interface Layer {
   readonly name: string;
   readonly outline: Rect;
   readonly stiffness: PlateStiffness;
-  /** Thickness for stresses, σ = 6·m/t², mm. */
   readonly thickness: number;
+  /** What stresses are found by; a solid plate of its thickness where left out. */
+  readonly section?: Section;
   /** Part of each cell of the grid that is there, 0 to 1; all of the outline where left out. */
   readonly mask?: Float64Array;
   /** Elastic bed under it everywhere, N/mm³; pushes and pulls. */
@@ -57,6 +65,8 @@ export interface Support {
 
 /** Springs to the ground at nodes, N/mm. */
 export interface GroundSpring {
+  /** Which bearer it belongs to, for its reaction. */
+  readonly of: string;
   readonly layer: number;
   readonly node: number;
   readonly stiffness: number;

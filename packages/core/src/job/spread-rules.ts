@@ -1,0 +1,45 @@
+import { z } from 'zod';
+
+const stiffness = (label: string, unit: string, low: number, high: number) => {
+  const allowed = `${label}: allowed ${low} to ${high} ${unit}`;
+  return z.number({ error: allowed }).gte(low, allowed).lte(high, allowed);
+};
+
+const Edge = z.enum(['simple', 'clamped', 'free']);
+export type Edge = z.infer<typeof Edge>;
+export const EDGES = ['aft', 'fore', 'starboard', 'port'] as const;
+export type EdgeName = (typeof EDGES)[number];
+
+/** What the spread solver rests on, as the job's owner sees it; springs may be given outright, to compare number for number. */
+export const SpreadRules = z.strictObject({
+  /** Whose pulls and stresses the checks judge. */
+  checks: z.enum(['hand', 'solver']),
+  base: z.enum(['plate', 'rigid']),
+  /** How each bearer holds the skin: turning freely, clamped, or no bearer there. */
+  edges: z.strictObject({ aft: Edge, fore: Edge, starboard: Edge, port: Edge }),
+  /** Whether the bearers hold the skin in its plane too. */
+  inPlane: z.enum(['held', 'sliding']),
+  /** Membrane action where the skin gives over half its thickness, or never. */
+  membrane: z.enum(['where it counts', 'never']),
+  preload: z.enum(['none', 'as tightened']),
+  /** Bolt, N/mm; bedding between plates, N/mm³; bearers, N/mm per mm. */
+  given: z.strictObject({
+    bolt: stiffness('Bolt stiffness', 'N/mm', 1, 1e9).optional(),
+    bedding: stiffness('Bedding stiffness', 'N/mm³', 1e-3, 1e7).optional(),
+    bearer: stiffness('Bearer stiffness', 'N/mm²', 1e-3, 1e9).optional(),
+  }),
+});
+export type SpreadRules = z.infer<typeof SpreadRules>;
+
+/** What a job that says nothing is solved with. */
+export const USUAL_SPREAD: SpreadRules = {
+  checks: 'hand',
+  base: 'plate',
+  edges: { aft: 'simple', fore: 'simple', starboard: 'simple', port: 'simple' },
+  inPlane: 'held',
+  membrane: 'where it counts',
+  preload: 'none',
+  given: {},
+};
+
+export const spreadRulesOf = (job: { readonly spread?: SpreadRules | undefined }): SpreadRules => job.spread ?? USUAL_SPREAD;
