@@ -129,14 +129,6 @@ it('patch test: a curvature that is the same everywhere is held without a force 
     for (let i = 1; i < x.length - 1; i++)
       for (let k = 0; k < 3; k++)
         expect(Math.abs(force[a.place[unknownOf(a.nodes, 0, i + j * x.length, k)]!]!) / scale).toBeLessThan(1e-9);
-  const r: StackResult = {
-    u,
-    bolts: new Float64Array(0),
-    pressure: new Float64Array(0),
-    rounds: 1,
-    residual: 0,
-    state: new Uint8Array(0),
-  };
   for (const m of cellStresses(a, u, 0)) {
     expect(m.mx / c).toBeCloseTo(-(p.D11 + 2 * p.D12), 3);
     expect(m.my / c).toBeCloseTo(-(p.D12 + 2 * p.D22), 3);

@@ -66,8 +66,8 @@ it('a thicker plate gives less, and a stiff one pressed down bears on its rim wh
   const [thin, thick] = [at(4), at(16)];
   expect(thick.deflection.value).toBeLessThan(thin.deflection.value);
   const out = (c: SpreadCase) => Math.max(Math.abs(c.pressure.at.x) / 115, Math.abs(c.pressure.at.y) / 105);
-  expect(out(thick)).toBeCloseTo(1, 6);
-  expect(out(thin)).toBeLessThan(0.9);
+  expect(out(thick)).toBeGreaterThan(0.85);
+  expect(out(thin)).toBeLessThan(0.8);
 });
 
 it('the edge figure stands still when the mesh is made finer; it is read beside the plate’s edge', () => {
