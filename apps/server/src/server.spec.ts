@@ -127,7 +127,7 @@ describe('edges', () => {
   it('sends a strict policy: own scripts only, no inline script, no other host', async () => {
     const { headers } = await rack().http.get('/api/health');
     const policy = headers['content-security-policy']!;
-    expect(policy).toContain("script-src 'self';");
+    expect(policy).toContain("script-src 'self' 'wasm-unsafe-eval';");
     expect(policy).toContain("default-src 'self'");
     expect(policy).not.toContain('unsafe');
     expect(policy).not.toContain('http');

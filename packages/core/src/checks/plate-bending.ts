@@ -60,6 +60,15 @@ const bent: BoltCheck = {
 };
 const SIGMA = formula('σ', '6·F_t.Ed·m/(p·t²)', 'MPa');
 
+/** The largest elastic stress of the hand's strips, MPa; nothing where no bolt bends the plate. */
+export function handStrip(r: Resolved, s: Shared): number | undefined {
+  const all = outside(r).map((i) => {
+    const stub = stubAt(r, r.bolts[i]!, 1);
+    return SIGMA.of({ 'F_t.Ed': s.outOfPlane.tensions[i]!, m: stub.m, p: stub.p, t: stub.t });
+  });
+  return all.length > 0 ? Math.max(...all) : undefined;
+}
+
 /** Hand cross-check: the strip that goes with the bolt as an elastic cantilever from the base edge; against yield it says where bending begins. */
 function byHand(r: Resolved, s: Shared, at: string, w: Working): void {
   const i = r.bolts.findIndex((b) => b.id === at);

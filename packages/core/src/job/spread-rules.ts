@@ -22,6 +22,13 @@ export const SpreadRules = z.strictObject({
   /** Membrane action where the skin gives over half its thickness, or never. */
   membrane: z.enum(['where it counts', 'never']),
   preload: z.enum(['none', 'as tightened']),
+  /** The mounting plate thinned towards its edge: over this width, mm, down to this part of its thickness. */
+  taper: z
+    .strictObject({
+      width: z.number().gte(1, 'Taper width: allowed 1 to 500 mm').lte(500, 'Taper width: allowed 1 to 500 mm'),
+      to: z.number().gte(0.1, 'Taper: allowed 0.1 to 1 of the thickness').lte(1, 'Taper: allowed 0.1 to 1 of the thickness'),
+    })
+    .optional(),
   /** Bolt, N/mm; bedding between plates, N/mm³; bearers, N/mm per mm. */
   given: z.strictObject({
     bolt: stiffness('Bolt stiffness', 'N/mm', 1, 1e9).optional(),

@@ -9,6 +9,8 @@ export interface Cell extends CellPlace {
   readonly a: number;
   readonly b: number;
   readonly part: number;
+  /** Part of the layer's bending stiffness: what is there, thinned by a taper. */
+  readonly stiff: number;
 }
 
 /** A one-way spring with its stiffness, N/mm. */
@@ -64,14 +66,17 @@ export function assemble(stack: Stack, before?: Pattern): Assembly {
 }
 
 function measured({ grid: { x, y }, layers }: Stack, c: CellPlace): Cell {
-  const mask = layers[c.layer]!.mask;
+  const { mask, left } = layers[c.layer]!;
+  const at = c.ix + c.iy * (x.length - 1);
+  const part = mask ? mask[at]! : 1;
   return {
     layer: c.layer,
     ix: c.ix,
     iy: c.iy,
     a: x[c.ix + 1]! - x[c.ix]!,
     b: y[c.iy + 1]! - y[c.iy]!,
-    part: mask ? mask[c.ix + c.iy * (x.length - 1)]! : 1,
+    part,
+    stiff: part * (left ? left[at]! ** 3 : 1),
   };
 }
 
@@ -82,7 +87,7 @@ function addElements(stack: Stack, cells: readonly Cell[], scatter: Int32Array, 
   let at = 0;
   for (const c of cells) {
     const layer = stack.layers[c.layer]!;
-    const key = c.part === 1 ? (c.layer * 1024 + wide[c.ix]!) * 1024 + high[c.iy]! : -1;
+    const key = c.part === 1 && c.stiff === 1 ? (c.layer * 1024 + wide[c.ix]!) * 1024 + high[c.iy]! : -1;
     let K = made.get(key);
     if (!K) {
       K = triangleOf(c, layer.stiffness, usedBy(layer), layer.membrane);
@@ -111,7 +116,7 @@ function triangleOf(
 ) {
   const n = 4 * used;
   const full = new Float64Array(n * n);
-  const bending = elementStiffness(c.a, c.b, times(p, c.part));
+  const bending = elementStiffness(c.a, c.b, times(p, c.stiff));
   const wide = (i: number) => Math.floor(i / 3) * used + (i % 3);
   for (let i = 0; i < 12; i++) for (let j = 0; j < 12; j++) full[wide(i) * n + wide(j)] = bending[i * 12 + j]!;
   if (membrane) addInPlane(full, c, membrane);

@@ -43,13 +43,19 @@ export function cellStresses(a: Assembly, u: Float64Array, layer: number): CellS
     const dy = (k: number) => (at(n2, k) + at(n3, k) - at(n0, k) - at(n1, k)) / (2 * cell.b);
     const mean = (k: number) => (at(n0, k) + at(n1, k) + at(n2, k) + at(n3, k)) / 4;
     const [kx, ky, kxy] = [dx(1), dy(2), dy(1) + dx(2)];
-    const mx = cell.part * (p.D11 * kx + p.D12 * ky);
-    const my = cell.part * (p.D12 * kx + p.D22 * ky);
-    const mxy = cell.part * p.D66 * kxy;
-    const qx = cell.part * p.S1 * (dx(0) + mean(1));
-    const qy = cell.part * p.S2 * (dy(0) + mean(2));
+    const mx = cell.stiff * (p.D11 * kx + p.D12 * ky);
+    const my = cell.stiff * (p.D12 * kx + p.D22 * ky);
+    const mxy = cell.stiff * p.D66 * kxy;
+    const qx = cell.stiff * p.S1 * (dx(0) + mean(1));
+    const qy = cell.stiff * p.S2 * (dy(0) + mean(2));
     const { nx, ny, nxy } = planeForcesOf(a, u, cell) ?? { nx: 0, ny: 0, nxy: 0 };
-    const face = (W: number) => vonMises(mx / W + nx / s.area, my / W + ny / s.area, mxy / W + nxy / s.area);
+    // Moments are of what is there of the cell; a taper has lost section modulus with the square of its thickness.
+    const there = cell.part * (cell.stiff / cell.part) ** (2 / 3);
+    const A = s.area * cell.part;
+    const face = (W: number) => {
+      const own = W * there;
+      return vonMises(mx / own + nx / A, my / own + ny / A, mxy / own + nxy / A);
+    };
     out.push({ cell, mx, my, mxy, qx, qy, nx, ny, nxy, top: face(s.top), bottom: face(-s.bottom) });
   }
   return out;

@@ -1,5 +1,6 @@
 import type { Rect } from '../geometry/points';
 import type { Resolved } from '../job/resolve';
+import { spreadRulesOf } from '../job/spread-rules';
 import { linesThrough, nodesOf, type Grid } from './grid';
 
 /** A grid with how many cells were put between each two wanted lines. */
@@ -47,8 +48,10 @@ function wantedLines(r: Resolved, outer: Rect, far: readonly Rect[], axis: 'x' |
   const [low, high] = axis === 'x' ? (['x0', 'x1'] as const) : (['y0', 'y1'] as const);
   const t = r.skinThickness;
   const band = [r.plate[low] - t, r.plate[high] + t].filter((v) => v > outer[low] + 1e-3 && v < outer[high] - 1e-3);
+  const taper = spreadRulesOf(r.job).taper?.width ?? 0;
+  const inward = taper > 0 ? [r.plate[low] + taper, r.plate[high] - taper] : [];
   const edges = [outer, r.panel, r.plate, r.base, ...far].flatMap((q) => [q[low], q[high]]);
-  return [...edges, ...band, ...r.bolts.map((b) => b[axis])]
+  return [...edges, ...band, ...inward, ...r.bolts.map((b) => b[axis])]
     .filter((v) => v >= outer[low] - 1e-6 && v <= outer[high] + 1e-6)
     .sort((a, b) => a - b)
     .filter((v, i, all) => i === 0 || v - all[i - 1]! > 1e-6);

@@ -2,7 +2,7 @@ import type { Point, Rect } from '../geometry/points';
 import { boundsOf, contains } from '../geometry/rects';
 import { isHeldByThreadOf } from '../job/joint';
 import type { Resolved } from '../job/resolve';
-import { spreadRulesOf } from '../job/spread-rules';
+import { spreadRulesOf, type SpreadRules } from '../job/spread-rules';
 import { stripsOf } from '../job/strips';
 import { timberRow } from '../stock/timber';
 import type { Grid } from './grid';
@@ -33,7 +33,8 @@ export function plateLayer(r: Resolved, grid: Grid): Layer {
   const { plateThickness: t, plateLayers: n, plateMetal } = r;
   const own = times(isotropic(plateMetal.E, NU, t), n);
   const mask = roundedMask(grid, r.plate, r.job.plate.corner);
-  const common = { name: 'plate', outline: r.plate, thickness: t, ...(mask ? { mask } : {}) };
+  const left = taperedPart(grid, r.plate, spreadRulesOf(r.job).taper);
+  const common = { name: 'plate', outline: r.plate, thickness: t, ...(mask ? { mask } : {}), ...(left ? { left } : {}) };
   if (!isBonded(r) || r.job.skin.kind === 'sandwich') return { ...common, stiffness: own, section: solid(t, n) };
   const [A1, A2] = [plateMetal.E * t * n, r.skin.E * r.skinThickness];
   const d = (t * n + r.skinThickness) / 2;
@@ -152,4 +153,16 @@ function roundedMask(grid: Grid, o: Rect, radius: number): Float64Array | undefi
       mask[ix + iy * nx] = n / (FINE * FINE);
     }
   return mask;
+}
+
+/** Part of the thickness left in the middle of each cell of a plate thinned towards its edges. */
+function taperedPart(grid: Grid, o: Rect, taper: SpreadRules['taper']): Float64Array | undefined {
+  if (!taper) return undefined;
+  const nx = grid.x.length - 1;
+  return Float64Array.from({ length: nx * (grid.y.length - 1) }, (_, i) => {
+    const [ix, iy] = [i % nx, Math.floor(i / nx)];
+    const [x, y] = [(grid.x[ix]! + grid.x[ix + 1]!) / 2, (grid.y[iy]! + grid.y[iy + 1]!) / 2];
+    const inward = Math.max(0, Math.min(x - o.x0, o.x1 - x, y - o.y0, o.y1 - y));
+    return inward >= taper.width ? 1 : taper.to + ((1 - taper.to) * inward) / taper.width;
+  });
 }

@@ -62,7 +62,8 @@ function centre(st: Stack, load: (s: Solver) => StackLoad): { w: number; r: Stac
   return { w: liftAt(s.assembly, r, 0, middle(st)), r, s };
 }
 
-const largest = (x: { s: Solver; r: StackResult }) => Math.max(...cellStresses(x.s.assembly, x.r.u, 0).map((m) => Math.abs(m.mx)));
+const largest = (x: { s: Solver; r: StackResult }) =>
+  Math.max(...cellStresses(x.s.assembly, x.r.u, 0).map((m) => Math.abs(m.mx)));
 
 describe('square plates, Timoshenko & Woinowsky-Krieger', () => {
   it('simply supported, uniform: w 0.00406 qa⁴/D, M 0.0479 qa² (Tab. 8)', () => {

@@ -20,6 +20,8 @@ export interface Layer {
   readonly section?: Section;
   /** Part of each cell of the grid that is there, 0 to 1; all of the outline where left out. */
   readonly mask?: Float64Array;
+  /** Part of its thickness that each cell has left, where it is tapered; bending goes with the cube. */
+  readonly left?: Float64Array;
   /** Elastic bed under it everywhere, N/mm³; pushes and pulls. */
   readonly bed?: number;
   /** In-plane stiffness, where it is solved with membrane action. */

@@ -24,6 +24,11 @@ export const jobRoutes: Routes = [
         loadComponent: () => import('../layout/layout-stage').then((m) => m.LayoutStage),
       },
       {
+        path: 'spread',
+        title: 'Spread · Mast Shoe',
+        loadComponent: () => import('../spread/spread-stage').then((m) => m.SpreadStage),
+      },
+      {
         path: 'choose',
         title: 'Choose · Mast Shoe',
         loadComponent: () => import('../choose/choose-stage').then((m) => m.ChooseStage),

@@ -5,6 +5,8 @@ import { cautionsFor } from '@core/chain/cautions';
 import type { Verdict } from '@core/chain/evaluate';
 import { assumedValues, namedValues } from '@core/job/values';
 import { showUse } from '../fields/show';
+import type { Job } from '@core/job/schema';
+import { spreadRulesOf } from '@core/job/spread-rules';
 import { Desk } from './desk';
 
 interface Stage {
@@ -15,6 +17,10 @@ interface Stage {
   /** What is missing, and the stage that has it. */
   readonly rests?: { readonly words: string; readonly path: string };
 }
+
+/** Whose figures the checks judge, and how the bearers hold. */
+const spreadLine = (job: Job): string =>
+  spreadRulesOf(job).checks === 'solver' ? 'checks as solved' : 'how it goes into the skin';
 
 /** The job's own route card: stages top to bottom in the order the work is done, each with its state, stamped when complete. */
 @Component({
@@ -198,6 +204,7 @@ export class Traveller {
         stamped: open === 0,
       },
       { path: 'lay-out', name: 'Lay out', line: verdict, stamped: holds === true, rests },
+      { path: 'spread', name: 'Spread', line: spreadLine(job), stamped: false, rests },
       { path: 'choose', name: 'Choose', line: 'try the stock', stamped: false, rests },
       {
         path: 'make',

@@ -1,7 +1,17 @@
 import { evaluate, workingOf } from '@core/chain/evaluate';
 import { whatClears } from '@core/options/clear';
 import { axesFor, tryStock, type Tally } from '@core/options/choose';
-import type { FromChooser, FromJudge, FromSurveyor, ToChooser, ToJudge, ToSurveyor } from '../workers/messages';
+import type {
+  FromChooser,
+  FromJudge,
+  FromSpreader,
+  FromSurveyor,
+  ToChooser,
+  ToJudge,
+  ToSpreader,
+  ToSurveyor,
+} from '../workers/messages';
+import { Spreading } from '../workers/spreading';
 import { surveyed } from '../workers/surveyed';
 
 /** Stands in for a worker: answers when told to, so that a test can see what happens in between. */
@@ -33,7 +43,8 @@ export const started: {
   judge: HeldWorker<ToJudge, FromJudge>[];
   chooser: HeldWorker<ToChooser, FromChooser>[];
   surveyor: HeldWorker<ToSurveyor, FromSurveyor>[];
-} = { judge: [], chooser: [], surveyor: [] };
+  spreader: HeldWorker<ToSpreader, FromSpreader>[];
+} = { judge: [], chooser: [], surveyor: [], spreader: [] };
 
 export function startJudge(): Worker {
   const worker = new HeldWorker<ToJudge, FromJudge>((m) =>
@@ -67,5 +78,24 @@ export function startSurveyor(): Worker {
     surveyed: surveyed(job),
   }));
   started.surveyor.push(worker);
+  return worker as unknown as Worker;
+}
+
+export function startSpreader(): Worker {
+  const kept = new Map<string, Spreading>();
+  const worker = new HeldWorker<ToSpreader, FromSpreader>((m) => {
+    if (m.kind === 'stop') return { kind: 'stopped', ticket: 0, key: '' };
+    const spreading = kept.get(m.key) ?? new Spreading();
+    kept.set(m.key, spreading);
+    if (m.kind === 'show') return { kind: 'shown', key: m.key, caseId: m.caseId, ...spreading.show(m.caseId)! };
+    const { ticket, key, mesh, caseId } = m;
+    const steps = spreading.solve(m.job, 'draft');
+    let next = steps.next();
+    while (!next.done) next = steps.next();
+    return next.value
+      ? { kind: 'refused', ticket, key, refusal: next.value }
+      : { kind: 'solved', ticket, key, mesh, caseId, milliseconds: 12, ...spreading.show(caseId)! };
+  });
+  started.spreader.push(worker);
   return worker as unknown as Worker;
 }

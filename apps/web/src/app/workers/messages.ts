@@ -7,7 +7,9 @@ import type { Remedy } from '@core/options/remedies';
 import type { Side } from '@core/job/survey';
 import type { PatternFit, Suspect } from '@core/survey/fit-pattern';
 import type { SideStudy } from '@core/survey/patterns';
+import type { Mesh } from '@core/spread/from-job';
 import type { Refusal } from '@core/units/refusal';
+import type { Solved } from './spreading';
 
 /** To and from the worker that judges the chain. */
 export type ToJudge =
@@ -51,3 +53,37 @@ export interface ToSurveyor {
 export type FromSurveyor =
   | { readonly kind: 'surveyed'; readonly ticket: number; readonly surveyed: Surveyed }
   | { readonly kind: 'broken'; readonly ticket: number; readonly message: string };
+
+/** To and from the worker that solves how the load spreads. `key` keeps apart what is solved side by side. */
+export type ToSpreader =
+  | {
+      readonly kind: 'solve';
+      readonly ticket: number;
+      readonly key: string;
+      readonly job: Job;
+      readonly mesh: Mesh;
+      readonly caseId: string;
+    }
+  | { readonly kind: 'show'; readonly key: string; readonly caseId: string }
+  | { readonly kind: 'stop' };
+export type FromSpreader =
+  | {
+      readonly kind: 'progress';
+      readonly ticket: number;
+      readonly key: string;
+      readonly mesh: Mesh;
+      readonly done: number;
+      readonly of: number;
+    }
+  | ({
+      readonly kind: 'solved';
+      readonly ticket: number;
+      readonly key: string;
+      readonly mesh: Mesh;
+      readonly caseId: string;
+      readonly milliseconds: number;
+    } & Solved)
+  | ({ readonly kind: 'shown'; readonly key: string; readonly caseId: string } & Solved)
+  | { readonly kind: 'refused'; readonly ticket: number; readonly key: string; readonly refusal: Refusal }
+  | { readonly kind: 'stopped'; readonly ticket: number; readonly key: string }
+  | { readonly kind: 'broken'; readonly ticket: number; readonly key: string; readonly message: string };

@@ -2,3 +2,4 @@
 export const startJudge = (): Worker => new Worker(new URL('./judge.worker', import.meta.url), { type: 'module' });
 export const startChooser = (): Worker => new Worker(new URL('./chooser.worker', import.meta.url), { type: 'module' });
 export const startSurveyor = (): Worker => new Worker(new URL('./surveyor.worker', import.meta.url), { type: 'module' });
+export const startSpreader = (): Worker => new Worker(new URL('./spreader.worker', import.meta.url), { type: 'module' });

@@ -1,0 +1,155 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Job } from '@core/job/schema';
+import type { SpreadView } from '@core/spread/view';
+import { showAmount } from '../fields/show';
+import { valueAt } from './field-picture';
+import type { CutLine } from './spread-plan';
+
+const SAMPLES = 160;
+const WIDE = 1000;
+const HIGH = 190;
+/** Room kept for the words. */
+const FOOT = 26;
+const FILLS = ['#55549a', '#2b2a63', '#c9d0c3', '#2b2a63'];
+/** Thinnest a layer is drawn, so that it can be seen. */
+const LEAST = 5;
+
+/** The stack cut along a line, its movement drawn larger than life and the factor said; thicknesses are drawn apart, not to that scale. */
+@Component({
+  selector: 'ms-spread-section',
+  template: `
+    <svg
+      [attr.viewBox]="'0 0 ' + wide + ' ' + high"
+      preserveAspectRatio="xMidYMid meet"
+      role="img"
+      [attr.aria-label]="'Section along the line, movement × ' + times()"
+    >
+      @for (l of layers(); track l.name) {
+        <path [attr.d]="l.d" [attr.fill]="l.fill" stroke="#1c1a17" stroke-width="1" />
+      }
+      @for (b of bolts(); track b.id) {
+        <line class="shank" [attr.x1]="b.x" [attr.x2]="b.x" [attr.y1]="b.top" [attr.y2]="b.bottom" />
+        <text class="small" [attr.x]="b.x" [attr.y]="b.top - 5" text-anchor="middle">{{ b.id }}</text>
+      }
+      <text x="6" y="16">A</text>
+      <text [attr.x]="wide - 6" y="16" text-anchor="end">B</text>
+      <text class="small" x="6" [attr.y]="high - 8">movement × {{ times() }}; thickness not to that scale</text>
+      <text class="small" [attr.x]="wide - 6" [attr.y]="high - 8" text-anchor="end">{{ said() }}</text>
+    </svg>
+  `,
+  styles: `
+    :host {
+      display: block;
+      min-height: 0;
+    }
+    svg {
+      width: 100%;
+      height: 100%;
+      font-family: var(--label);
+    }
+    text {
+      font-size: 18px;
+      font-weight: 600;
+      fill: var(--ink);
+    }
+    .small {
+      font-size: 15px;
+      font-weight: 500;
+      fill: var(--ink-soft);
+    }
+    .shank {
+      stroke: var(--brass-dark);
+      stroke-width: 5;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SpreadSection {
+  readonly view = input.required<SpreadView>();
+  readonly job = input.required<Job>();
+  readonly line = input.required<CutLine>();
+  protected readonly wide = WIDE;
+  protected readonly high = HIGH;
+
+  /** Lift of each layer along the line, mm; NaN where it is not. */
+  private readonly along = computed(() => {
+    const { a, b } = this.line();
+    const { x, y, layers } = this.view();
+    return layers.map((l) => ({
+      ...l,
+      lifts: Array.from({ length: SAMPLES + 1 }, (_, i) => {
+        const k = i / SAMPLES;
+        const field = { name: 'deflection', x, y, at: 'nodes', values: l.lift, unit: 'mm' } as const;
+        return valueAt(field, a.x + k * (b.x - a.x), a.y + k * (b.y - a.y));
+      }),
+    }));
+  });
+  private readonly most = computed(() =>
+    Math.max(...this.along().flatMap((l) => l.lifts.filter((v) => !Number.isNaN(v)).map(Math.abs)), 1e-9),
+  );
+  private readonly thick = computed(() => {
+    const all = this.along();
+    const total = all.reduce((sum, l) => sum + l.thickness, 0);
+    return all.map((l) => Math.max(LEAST, (l.thickness / total) * 62));
+  });
+  /** Pixels of the picture for a millimetre of movement: a round number of times. */
+  private readonly pixels = computed(() => {
+    const room = HIGH - FOOT - 18 - this.thick().reduce((a, b) => a + b, 0);
+    return room / 2 / this.most();
+  });
+  protected readonly times = computed(() => {
+    const { a, b } = this.line();
+    const life = WIDE / Math.max(1, Math.hypot(b.x - a.x, b.y - a.y));
+    const k = this.pixels() / life;
+    return k >= 10 ? Math.round(k) : Number(k.toFixed(1));
+  });
+  private readonly tops = computed(() => {
+    const stack = this.thick();
+    const total = stack.reduce((a, b) => a + b, 0);
+    const middle = (HIGH - FOOT) / 2 + 6;
+    return stack.map((_, i) => middle - total / 2 + stack.slice(0, i).reduce((a, b) => a + b, 0));
+  });
+  protected readonly layers = computed(() =>
+    this.along().map((l, i) => ({ name: l.name, fill: FILLS[i]!, d: this.outline(l.lifts, this.tops()[i]!, this.thick()[i]!) })),
+  );
+  protected readonly bolts = computed(() => {
+    const { a, b } = this.line();
+    const long = Math.hypot(b.x - a.x, b.y - a.y);
+    const [ux, uy] = [(b.x - a.x) / long, (b.y - a.y) / long];
+    return this.job()
+      .bolts.items.map((o) => ({
+        id: o.id,
+        t: (o.x - a.x) * ux + (o.y - a.y) * uy,
+        off: Math.abs((o.x - a.x) * uy - (o.y - a.y) * ux),
+      }))
+      .filter((o) => o.off < 6 && o.t >= 0 && o.t <= long)
+      .map((o) => {
+        const lift = this.along()[2]?.lifts[Math.round((o.t / long) * SAMPLES)] ?? 0;
+        const dy = -(Number.isNaN(lift) ? 0 : lift) * this.pixels();
+        const last = this.tops().at(-1)! + this.thick().at(-1)!;
+        return { id: o.id, x: (o.t / long) * WIDE, top: this.tops()[0]! + dy - 4, bottom: last + dy + 4 };
+      });
+  });
+  protected readonly said = computed(() => `moves up to ${showAmount(this.most(), 'mm', this.job().units)} along A–B`);
+
+  /** The layer's outline in pieces, broken where it is not. */
+  private outline(lifts: readonly number[], top: number, thick: number): string {
+    const k = this.pixels();
+    let d = '';
+    let from = -1;
+    const at = (i: number, y: number) => `${((i / SAMPLES) * WIDE).toFixed(1)} ${(y - lifts[i]! * k).toFixed(1)}`;
+    for (let i = 0; i <= lifts.length; i++) {
+      const there = i < lifts.length && !Number.isNaN(lifts[i]!);
+      if (there && from < 0) from = i;
+      if (!there && from >= 0) {
+        const run = Array.from({ length: i - from }, (_, n) => from + n);
+        d += `M${run.map((n) => at(n, top)).join('L')}L${run
+          .reverse()
+          .map((n) => at(n, top + thick))
+          .join('L')}Z`;
+        from = -1;
+      }
+    }
+    return d;
+  }
+}

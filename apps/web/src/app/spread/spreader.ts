@@ -1,0 +1,156 @@
+import { computed, Injectable, signal, type OnDestroy } from '@angular/core';
+import type { Job } from '@core/job/schema';
+import type { Mesh } from '@core/spread/from-job';
+import { meshError } from '@core/spread/view';
+import type { Refusal } from '@core/units/refusal';
+import type { FromSpreader, ToSpreader } from '../workers/messages';
+import type { Solved } from '../workers/spreading';
+import { startSpreader } from '../workers/start';
+
+/** How long nothing has to change before the fine mesh is begun, ms. */
+const STILL = 250;
+
+/** An answer with the job it is about. */
+export interface Answer extends Solved {
+  readonly job: Job;
+  readonly mesh: Mesh;
+  readonly milliseconds: number;
+}
+
+interface Asked {
+  readonly job: Job;
+  readonly mesh: Mesh;
+  readonly ticket: number;
+}
+
+/**
+ * How one layout's load spreads, solved in a worker: a draft at once, a fine answer when nothing has changed for a moment, and a
+ * proof when asked. One draft is under way at a time and only the newest job waits, so a drag never waits; a fine answer is given
+ * up as soon as the job changes. Stopping, or a worker that dies, leaves the last answer and everything else as it was.
+ */
+@Injectable()
+export class Spreader implements OnDestroy {
+  readonly answer = signal<Answer | null>(null);
+  /** The draft of the job that `answer` is about, for the error between meshes. */
+  private readonly draft = signal<Answer | null>(null);
+  readonly solving = signal<{ mesh: Mesh; done: number; of: number } | null>(null);
+  readonly refusal = signal<Refusal | null>(null);
+  readonly broken = signal('');
+  readonly stopped = signal(false);
+  /** The job wanted last. */
+  readonly wanted = signal<Job | null>(null);
+  /** Whether the answer is about the job wanted. */
+  readonly current = computed(() => this.answer() !== null && this.answer()!.job === this.wanted());
+  /** Relative difference of the finer answer to the draft. */
+  readonly error = computed(() => {
+    const [a, d] = [this.answer(), this.draft()];
+    return a && d && a !== d && a.job === d.job ? meshError(d.figures, a.figures) : undefined;
+  });
+
+  private worker = this.makeWorker();
+  private ticket = 0;
+  private underWay: Asked | null = null;
+  private waiting: Job | null = null;
+  private still: ReturnType<typeof setTimeout> | undefined;
+  private caseId = '';
+
+  /** The job to solve, and the case whose fields are shown. */
+  follow(job: Job, caseId: string): void {
+    if (job === this.wanted()) return this.show(caseId);
+    this.caseId = caseId;
+    this.wanted.set(job);
+    this.stopped.set(false);
+    clearTimeout(this.still);
+    if (this.underWay?.mesh === 'draft') this.waiting = job;
+    else this.ask(job, 'draft');
+  }
+
+  /** Another case of the same answer. */
+  show(caseId: string): void {
+    if (caseId === this.caseId) return;
+    this.caseId = caseId;
+    const a = this.answer();
+    if (a) this.post({ kind: 'show', key: a.mesh, caseId });
+  }
+
+  /** The wanted job on a finer mesh. */
+  refine(mesh: Mesh): void {
+    const job = this.wanted();
+    if (job) this.ask(job, mesh);
+  }
+
+  stop(): void {
+    clearTimeout(this.still);
+    this.waiting = null;
+    this.underWay = null;
+    this.solving.set(null);
+    this.stopped.set(true);
+    this.post({ kind: 'stop' });
+  }
+
+  ngOnDestroy(): void {
+    clearTimeout(this.still);
+    this.worker.terminate();
+  }
+
+  private ask(job: Job, mesh: Mesh): void {
+    clearTimeout(this.still);
+    this.waiting = null;
+    this.stopped.set(false);
+    this.broken.set('');
+    this.underWay = { job, mesh, ticket: ++this.ticket };
+    this.solving.set({ mesh, done: 0, of: 0 });
+    this.post({ kind: 'solve', ticket: this.ticket, key: mesh, job, mesh, caseId: this.caseId });
+  }
+
+  private post(m: ToSpreader): void {
+    this.worker.postMessage(m);
+  }
+
+  private makeWorker(): Worker {
+    const worker = startSpreader();
+    worker.addEventListener('message', ({ data }: MessageEvent<FromSpreader>) => this.take(data));
+    worker.addEventListener('error', () => this.replace());
+    return worker;
+  }
+
+  /** A dead worker is replaced; the job it had is lost to it, not to the page. */
+  private replace(): void {
+    this.worker.terminate();
+    this.worker = this.makeWorker();
+    this.underWay = null;
+    this.solving.set(null);
+    this.broken.set('The solver stopped and was started again; nothing else is lost. Solve again.');
+  }
+
+  private take(m: FromSpreader): void {
+    if (m.kind === 'shown') {
+      const a = this.answer();
+      if (a && m.key === a.mesh && m.caseId === this.caseId) this.answer.set({ ...a, view: m.view, beside: m.beside });
+      return;
+    }
+    const asked = this.underWay;
+    if (!asked || m.ticket !== asked.ticket) return;
+    if (m.kind === 'progress') return this.solving.set({ mesh: asked.mesh, done: m.done, of: m.of });
+    this.underWay = null;
+    this.solving.set(null);
+    if (m.kind === 'solved') this.found(m, asked);
+    else if (m.kind === 'refused') {
+      this.refusal.set(m.refusal);
+      this.answer.set(null);
+    } else if (m.kind === 'broken') this.broken.set(m.message);
+    else this.stopped.set(true);
+    if (this.waiting) this.ask(this.waiting, 'draft');
+  }
+
+  private found(m: Extract<FromSpreader, { kind: 'solved' }>, { job, mesh }: Asked): void {
+    const { figures, view, beside, milliseconds } = m;
+    const answer: Answer = { figures, view, beside, milliseconds, job, mesh };
+    this.refusal.set(null);
+    this.answer.set(answer);
+    if (m.caseId !== this.caseId) this.post({ kind: 'show', key: mesh, caseId: this.caseId });
+    if (mesh !== 'draft') return;
+    this.draft.set(answer);
+    if (job === this.wanted()) this.still = setTimeout(() => this.ask(job, 'fine'), STILL);
+  }
+}

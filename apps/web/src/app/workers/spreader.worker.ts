@@ -1,0 +1,51 @@
+/// <reference lib="webworker" />
+import type { FromSpreader, ToSpreader } from './messages';
+import { Spreading } from './spreading';
+
+/** How long to compute before looking up for a newer job or a stop, ms. */
+const SLICE = 30;
+
+/** One for each mesh and each of the two layouts compared, so that each starts from its own last answer. */
+const kept = new Map<string, Spreading>();
+let run = 0;
+
+addEventListener('message', ({ data }: MessageEvent<ToSpreader>) => {
+  if (data.kind === 'show') {
+    const shown = kept.get(data.key)?.show(data.caseId);
+    if (shown) postMessage({ kind: 'shown', key: data.key, caseId: data.caseId, ...shown } satisfies FromSpreader);
+    return;
+  }
+  run++;
+  if (data.kind === 'solve') void solve(run, data);
+});
+
+async function solve(mine: number, { ticket, job, mesh, key, caseId }: Extract<ToSpreader, { kind: 'solve' }>): Promise<void> {
+  const answer = (m: FromSpreader) => postMessage(m);
+  const started = performance.now();
+  const spreading = kept.get(key) ?? new Spreading();
+  kept.set(key, spreading);
+  try {
+    const steps = spreading.solve(job, mesh);
+    let until = performance.now() + SLICE;
+    for (;;) {
+      const next = steps.next();
+      if (next.done) {
+        const milliseconds = performance.now() - started;
+        if (next.value) answer({ kind: 'refused', ticket, key, refusal: next.value });
+        else answer({ kind: 'solved', ticket, key, mesh, caseId, milliseconds, ...spreading.show(caseId)! });
+        return;
+      }
+      if (performance.now() < until) continue;
+      answer({ kind: 'progress', ticket, key, mesh, ...next.value });
+      await new Promise((resolve) => setTimeout(resolve));
+      if (mine !== run) {
+        answer({ kind: 'stopped', ticket, key });
+        return;
+      }
+      until = performance.now() + SLICE;
+    }
+  } catch (e) {
+    kept.delete(key);
+    answer({ kind: 'broken', ticket, key, message: (e as Error).message });
+  }
+}

@@ -1,0 +1,52 @@
+import { asCounted } from '@core/chain/evaluate';
+import { handAndSolver, type HandAndSolver } from '@core/chain/hand-and-solver';
+import { isResolved, resolve } from '@core/job/resolve';
+import type { Job } from '@core/job/schema';
+import { casesOf } from '@core/loads/cases';
+import type { Mesh } from '@core/spread/from-job';
+import { spreadSteps, type Progress, type Spread } from '@core/spread/spread';
+import { ENVELOPE, figuresFor, figuresOf, viewOf, type SpreadFigures, type SpreadView } from '@core/spread/view';
+import { isRefusal, refuse, type Refusal } from '@core/units/refusal';
+
+/** A solve's figures, the fields of the case asked for, and the hand figures beside them. */
+export interface Solved {
+  readonly figures: SpreadFigures;
+  readonly view: SpreadView | undefined;
+  readonly beside: readonly HandAndSolver[];
+}
+
+/** Solves a job on a mesh, case by case; what it kept from one job makes the next one quick. */
+export class Spreading {
+  private kept: Spread | undefined;
+  private job: Job | undefined;
+
+  *solve(job: Job, mesh: Mesh): Generator<Progress, Refusal | undefined> {
+    const r = resolve(job);
+    if (!isResolved(r)) return r[0] ?? refuse('job', 'the job cannot be computed', 'a job without refusals');
+    const cases = casesOf(job).map((c) => asCounted(c, job.practice));
+    if (cases.length === 0) return refuse('loads', 'there is no load case', 'at least one load');
+    const before = this.kept;
+    // What is kept is used up by the next solve: should that be stopped, it starts anew.
+    this.kept = undefined;
+    const found = yield* spreadSteps(r, cases, mesh, before);
+    if (isRefusal(found)) return found;
+    this.kept = found;
+    this.job = job;
+    return undefined;
+  }
+
+  /** The last solve as the stage shows it; nothing before the first. */
+  show(caseId: string): Solved | undefined {
+    const r = this.job && resolve(this.job);
+    if (!this.kept || !this.job || !r || !isResolved(r)) return undefined;
+    const figures = figuresOf(this.kept);
+    const own = figures.cases.some((c) => c.caseId === caseId) ? caseId : ENVELOPE;
+    const of = figuresFor(figures, own);
+    const loadCase = casesOf(this.job).find((c) => c.id === own);
+    return {
+      figures,
+      view: viewOf(r, this.kept, own),
+      beside: of && loadCase ? handAndSolver(r, asCounted(loadCase, this.job.practice), of) : [],
+    };
+  }
+}
