@@ -1,5 +1,6 @@
 import { cautionsFor, factorsText, SCHOOLS } from '@core/chain/cautions';
-import { evaluate, type Link, type Verdict } from '@core/chain/evaluate';
+import type { Link, Verdict } from '@core/chain/evaluate';
+import { judge } from '@core/chain/judge';
 import { readJob } from '@core/formats/read-job';
 import type { Job } from '@core/job/schema';
 import { refusalText } from '@core/units/refusal';
@@ -17,7 +18,7 @@ export function check(file: string, json: boolean): CliResult {
       exit: 2,
       text: json ? JSON.stringify({ refused: read.refusals }, null, 2) : read.refusals.map(refusalText).join('\n'),
     };
-  const v = evaluate(read.job);
+  const v = judge(read.job).verdict;
   if (v.refusals.length > 0)
     return { exit: 2, text: json ? JSON.stringify({ refused: v.refusals }, null, 2) : v.refusals.map(refusalText).join('\n') };
   const exit = v.state === 'sound' || v.state === 'tight' ? 0 : 1;

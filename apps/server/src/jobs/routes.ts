@@ -1,6 +1,7 @@
 import { json, Router, type Response } from 'express';
 import { z } from 'zod';
-import { evaluate } from '@core/chain/evaluate';
+import type { Verdict } from '@core/chain/evaluate';
+import { judge } from '@core/chain/judge';
 import { MAX_FILE, readJobData } from '@core/formats/read-job';
 import { problem, refused } from '../edges/problem';
 import type { JobStore, StoredJob } from './job-store';
@@ -11,9 +12,20 @@ const Version = z
   .regex(/^"?(\d{1,9})"?$/)
   .transform((s) => Number(s.replaceAll('"', '')));
 
+/** Verdicts of the rack by job and version: one judged as solved takes a second, and the rack asks for all. */
+const known = new Map<string, { readonly version: number; readonly verdict: Verdict }>();
+
+function verdictOf(s: StoredJob): Verdict {
+  const before = known.get(s.job.id);
+  if (before?.version === s.version) return before.verdict;
+  const { verdict } = judge(s.job);
+  known.set(s.job.id, { version: s.version, verdict });
+  return verdict;
+}
+
 /** A tag on the rack: the document with what lets go first. */
 function tag(s: StoredJob) {
-  const v = evaluate(s.job);
+  const v = verdictOf(s);
   const weakest = v.links.find((l) => l.id === v.weakest);
   return {
     ...s,

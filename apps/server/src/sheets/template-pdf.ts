@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import { cautionsFor } from '@core/chain/cautions';
-import { evaluate } from '@core/chain/evaluate';
+import { judge } from '@core/chain/judge';
 import type { Resolved } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
 import { assumedValues } from '@core/job/values';
@@ -202,7 +202,7 @@ function drawStrip(doc: Doc, job: Job, r: Resolved, t: Template, sheet: Template
 
 /** What the checks say at the moment the sheet is made. */
 function verdictLine(job: Job): string {
-  const v = evaluate(job);
+  const v = judge(job).verdict;
   const weakest = v.links.find((l) => l.id === v.weakest);
   const first = `${weakest?.name.toLowerCase() ?? ''} lets go at ${v.letsGoAt.toFixed(2)} × the load of ${weakest?.caseName ?? 'no case'}.`;
   if (v.state === 'sound' || v.state === 'tight') return `Checked: holds; ${first}`;

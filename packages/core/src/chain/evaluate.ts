@@ -5,6 +5,7 @@ import { factored, type LoadCase } from '../loads/load-case';
 import { isResolved, resolve, type Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { share, type Shared } from '../sharing/share';
+import type { Solved } from '../sharing/solved';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { Working, type Step } from '../working/steps';
 
@@ -63,8 +64,8 @@ const refusedVerdict = (refusals: readonly Refusal[], cases: readonly LoadCase[]
   shared: [],
 });
 
-/** Job document → cases at the datum → sharing → checks → chain, in one pass. Pure. */
-export function evaluate(job: Job): Verdict {
+/** Job document → cases at the datum → sharing → checks → chain, in one pass. Pure. `solved`: the spread solver's figures by case. */
+export function evaluate(job: Job, solved?: ReadonlyMap<string, Solved>): Verdict {
   const r = resolve(job);
   const cases = casesOf(job);
   if (!isResolved(r)) return refusedVerdict(r, cases);
@@ -72,17 +73,22 @@ export function evaluate(job: Job): Verdict {
     const no = loadRefusals(job);
     return refusedVerdict(no.length > 0 ? no : [NO_LOADS]);
   }
-  return evaluateResolved(r, cases, job.practice);
+  return evaluateResolved(r, cases, job.practice, solved);
 }
 
 /** The case as the job's school counts it. */
 export const asCounted = (c: LoadCase, practice: Job['practice']): LoadCase => factored(c, loadFactor(practice, c.action));
 
-function evaluateResolved(r: Resolved, cases: readonly LoadCase[], practice: Job['practice']): Verdict {
+function evaluateResolved(
+  r: Resolved,
+  cases: readonly LoadCase[],
+  practice: Job['practice'],
+  solved?: ReadonlyMap<string, Solved>,
+): Verdict {
   const shared: Shared[] = [];
   const refusals: Refusal[] = [];
   for (const c of cases) {
-    const s = share(r, asCounted(c, practice));
+    const s = share(r, asCounted(c, practice), solved?.get(c.id));
     if (isRefusal(s)) refusals.push({ ...s, because: `${c.name}: ${s.because}` });
     else shared.push(s);
   }
@@ -173,12 +179,17 @@ export interface LinkWorking {
   readonly steps: readonly Step[];
 }
 
-export function workingOf(job: Job, linkId: string, caseId: string): LinkWorking | undefined {
+export function workingOf(
+  job: Job,
+  linkId: string,
+  caseId: string,
+  solved?: ReadonlyMap<string, Solved>,
+): LinkWorking | undefined {
   const check = CHECKS.find((c) => c.id === linkId);
   const r = resolve(job);
   const loadCase = casesOf(job).find((c) => c.id === caseId);
   if (!check || !loadCase || !isResolved(r)) return undefined;
-  const s = share(r, asCounted(loadCase, job.practice));
+  const s = share(r, asCounted(loadCase, job.practice), solved?.get(caseId));
   if (isRefusal(s)) return undefined;
   const w = new Working(true);
   check.evaluate(r, s, w);

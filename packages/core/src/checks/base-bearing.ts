@@ -17,10 +17,15 @@ export const baseBearing: Check = {
     const o = s.outOfPlane;
     if (r.skinKind === 'hollow') return notApplicable('a section’s wall bends before it crushes: see Wall face');
     if (o.pressed.length === 0) return notApplicable('the base lifts clear in this case: nothing presses');
+    const capacity = w.of(F_CD, { f_c: r.skin.crush, γ: r.factors.onSkin });
+    if (s.solved) {
+      const { value, at } = s.solved.pressure;
+      w.found('p_max', value, 'MPa', `pressure of the plate on the skin, mean over one skin thickness, ${s.solved.mesh}`);
+      return outcome(value, capacity, 'MPa', `x ${at.x.toFixed(0)}, y ${at.y.toFixed(0)} mm`);
+    }
     w.found('n', r.grade.E / r.bedModulus, '–', 'E_b/E_c, bolt modulus over bed modulus');
     w.found('N_c', o.push, 'N', 'push of the bed under the base');
     const p = w.found('p_max', o.peak, 'MPa', 'largest pressure, from the neutral axis found by equilibrium');
-    const capacity = w.of(F_CD, { f_c: r.skin.crush, γ: r.factors.onSkin });
     return outcome(p, capacity, 'MPa', 'edge of the base');
   },
 };

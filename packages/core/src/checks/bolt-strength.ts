@@ -84,5 +84,6 @@ export function otherSchool(r: Resolved, of: 'tension' | 'shear', w: Working): v
 
 /** Tension in bolt i from the neutral axis, N. */
 export function pullOn(r: Resolved, s: Shared, i: number, w: Working): number {
-  return w.found('F_t.Ed', s.outOfPlane.tensions[i]!, 'N', `pull in ${r.bolts[i]!.id}, neutral axis found by equilibrium`);
+  const how = s.solved ? `with its prying, ${s.solved.mesh}` : 'neutral axis found by equilibrium';
+  return w.found('F_t.Ed', s.outOfPlane.tensions[i]!, 'N', `pull in ${r.bolts[i]!.id}, ${how}`);
 }

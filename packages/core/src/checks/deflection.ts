@@ -1,10 +1,21 @@
 import { heightOf, widthOf } from '../geometry/rects';
+import type { Resolved } from '../job/resolve';
+import type { Shared } from '../sharing/share';
+import type { Refusal } from '../units/refusal';
 import { formula } from '../working/formula';
-import { notApplicable, onSkin, outcome } from './check';
+import type { Working } from '../working/steps';
+import { notApplicable, onSkin, outcome, type NotApplicable } from './check';
 import { panelIn, panelStiffness, panelUnder } from './skin-bending';
 
 const W = formula('w', 'wD/D', 'mm');
 const LIMIT = formula('w_max', 'L/ρ', 'mm');
+
+function byHand(r: Resolved, s: Shared, w: Working): number | NotApplicable | Refusal {
+  const on = panelUnder(r);
+  if ('applies' in on || 'refused' in on) return on;
+  const { wD } = panelIn(r, on, s.loadCase);
+  return w.of(W, { wD, D: panelStiffness(r, w) }, 'series of 48 × 48 terms');
+}
 
 /** How far the panel gives, against the job's own limit. */
 export const deflection = onSkin({
@@ -18,10 +29,8 @@ export const deflection = onSkin({
   evaluate(r, s, w) {
     const { deflection: own, ratio } = r.job.limits;
     if (own.v <= 0 && ratio.v <= 0) return notApplicable('the job sets no limit of deflection');
-    const on = panelUnder(r);
-    if ('applies' in on || 'refused' in on) return on;
-    const found = panelIn(r, on, s.loadCase);
-    const most = w.of(W, { wD: found.wD, D: panelStiffness(r, w) }, 'series of 48 × 48 terms');
+    const most = s.solved ? w.found('w', s.solved.deflection.value, 'mm', s.solved.mesh) : byHand(r, s, w);
+    if (typeof most !== 'number') return most;
     const L = Math.min(widthOf(r.panel), heightOf(r.panel));
     const bySpan = ratio.v > 0 ? w.of(LIMIT, { L, ρ: ratio.v }) : Infinity;
     const limit = Math.min(bySpan, own.v > 0 ? own.v : Infinity);

@@ -2,10 +2,11 @@ import { dot, left, sub, type Point } from '../geometry/points';
 import { alongTo, nearestPoint } from '../geometry/rects';
 import type { PlacedBolt, Resolved } from '../job/resolve';
 import type { Shared } from '../sharing/share';
+import type { Solved } from '../sharing/solved';
 import { formula } from '../working/formula';
 import { Working } from '../working/steps';
 import { pullOn, tensionResistance } from './bolt-strength';
-import { capacitiesOf, notApplicable, remembered, worstBolt, type BoltCheck, type Check } from './check';
+import { capacitiesOf, notApplicable, outcome, remembered, worstBolt, type BoltCheck, type Check, type Outcome } from './check';
 import { tStubAISC, tStubEN, type TStub } from './prying';
 
 /** Length of plate along the base edge that goes with the bolt: half way to its neighbours in the row, or to the plate edge. */
@@ -84,6 +85,18 @@ function byHand(r: Resolved, s: Shared, at: string, w: Working): void {
   );
 }
 
+const F_D = formula('f_d', 'f_y/γ', 'MPa');
+/** A flat plate bent right through: plastic modulus 1.5 × elastic. */
+const F_PL = formula('f_d', '1.5·f_y/γ', 'MPa');
+
+/** The plate's own stress against its yield, where the load's way through it was solved. */
+function asSolved(r: Resolved, solved: Solved, w: Working): Outcome {
+  const { value, at } = solved.plateStress;
+  const σ = w.found('σ', value, 'MPa', `von Mises, mean over a washer’s width, ${solved.mesh}`);
+  const fd = w.of(r.factors.plastic > 1 ? F_PL : F_D, { f_y: r.plateMetal.fy, γ: r.factors.onYield });
+  return outcome(σ, fd, 'MPa', `x ${at.x.toFixed(0)}, y ${at.y.toFixed(0)} mm`);
+}
+
 const capacities = capacitiesOf(bent);
 
 /** Bending of the mounting plate between base edge and bolt, with prying. */
@@ -98,6 +111,7 @@ export const plateBending: Check = {
   range: 'Bolts outside the base; the base edge taken as rigid',
   evaluate(r, s, w) {
     const among = outside(r);
+    if (s.solved) return asSolved(r, s.solved, w);
     if (among.length === 0) return notApplicable('every bolt clamps the base itself, so none bends the plate');
     const o = worstBolt(among, r, s, w, bent, capacities(r));
     byHand(r, s, o.at, w);

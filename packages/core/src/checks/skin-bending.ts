@@ -2,6 +2,7 @@ import { boundsOf, centreOf, heightOf, overlap, widthOf } from '../geometry/rect
 import type { Rect } from '../geometry/points';
 import type { Resolved } from '../job/resolve';
 import type { LoadCase } from '../loads/load-case';
+import type { Solved } from '../sharing/solved';
 import { refuse, type Refusal } from '../units/refusal';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
@@ -80,6 +81,7 @@ export const skinBending = onSkin({
     'Navier’s series for a simply supported rectangular plate under a patch (Timoshenko & Woinowsky-Krieger §28–34); plywood as isotropic with its weaker direction (safe); sandwich faces m/(d·t_f), wrinkling by Hoff & Mautner (memory)',
   range: 'Panel at least 10 times as wide as thick; plate clear of the bearers or over one of them; linear up to w/t 0.5',
   evaluate(r, s, w) {
+    if (s.solved && r.skinKind !== 'timber' && r.skinKind !== 'hollow') return asSolved(r, s.solved, w);
     const on = panelUnder(r);
     if ('applies' in on || 'refused' in on) return on;
     const found = panelIn(r, on, s.loadCase);
@@ -103,6 +105,15 @@ export const skinBending = onSkin({
     ]);
   },
 });
+
+/** The skin's own stress beside the plate's edge, where the load's way into it was solved. */
+function asSolved(r: Resolved, solved: Solved, w: Working): CheckResult {
+  if (solved.tooThin) return tooThin(solved.overThickness);
+  const { value, at } = solved.edgeStress;
+  const σ = w.found('σ', value, 'MPa', `mean over one thickness beside the plate’s edge, ${solved.mesh}`);
+  const fd = w.of(r.factors.plastic > 1 ? F_PL : F_D, { f: bendingStrength(r, w), γ: r.factors.onSkin });
+  return outcome(σ, fd, 'MPa', `plate’s edge at x ${at.x.toFixed(0)}, y ${at.y.toFixed(0)} mm`);
+}
 
 const sameRect = (a: Rect, b: Rect) => a.x0 === b.x0 && a.x1 === b.x1 && a.y0 === b.y0 && a.y1 === b.y1;
 

@@ -3,15 +3,18 @@ import type { Resolved } from '../job/resolve';
 import { isRefusal, type Refusal } from '../units/refusal';
 import { shareInPlane, type InPlane } from './in-plane';
 import { shareOutOfPlane, type OutOfPlane } from './out-of-plane';
+import type { Solved } from './solved';
 
 /** What each bolt and the bed get from one factored case. */
 export interface Shared {
   readonly loadCase: LoadCase;
   readonly inPlane: InPlane;
   readonly outOfPlane: OutOfPlane;
+  /** The spread solver's figures, where the job's checks are judged by them. */
+  readonly solved?: Solved;
 }
 
-export function share(r: Resolved, c: LoadCase): Shared | Refusal {
+export function share(r: Resolved, c: LoadCase, solved?: Solved): Shared | Refusal {
   const inPlane = shareInPlane(r.bolts, c.fx, c.fy, c.mz);
   if (isRefusal(inPlane)) return inPlane;
   const outOfPlane = shareOutOfPlane(
@@ -20,5 +23,8 @@ export function share(r: Resolved, c: LoadCase): Shared | Refusal {
     c.mx,
     c.my,
   );
-  return isRefusal(outOfPlane) ? outOfPlane : { loadCase: c, inPlane, outOfPlane };
+  if (isRefusal(outOfPlane)) return outOfPlane;
+  return solved
+    ? { loadCase: c, inPlane, outOfPlane: { ...outOfPlane, tensions: solved.tensions }, solved }
+    : { loadCase: c, inPlane, outOfPlane };
 }

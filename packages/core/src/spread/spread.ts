@@ -31,7 +31,7 @@ export interface SpreadCase {
   /** Whether the skin was solved with membrane action, and w over its thickness without it. */
   readonly membrane: boolean;
   readonly linearOverThickness: number;
-  /** Stress in plate and in what is behind the skin, largest mean over a square as wide as the washer. */
+  /** Stress in plate and in the plate behind the skin, largest mean over a square as wide as the washer; washers bend by Washer dishing. */
   readonly plateStress: Peak;
   readonly farStress: Peak;
   /** The skin's stress, mean over one skin thickness beside the plate's edge; and over such a square anywhere. */
@@ -209,7 +209,7 @@ function caseOf(
     membrane: a.stack.layers[SKIN]!.membrane !== undefined,
     linearOverThickness: linear,
     plateStress: over(PLATE, r.washerOutside),
-    farStress: a.stack.layers.length > FAR ? over(FAR, r.washerOutside) : NO_PEAK,
+    farStress: r.far.kind === 'plate' && a.stack.layers.length > FAR ? over(FAR, r.washerOutside) : NO_PEAK,
     edgeStress: edgePeak(grid, skin, r.plate, t),
     skinStress: peakOver(grid, valuesOf(skin, largest), Math.max(t, r.washerOutside)),
     skinShear: peakOver(

@@ -7,6 +7,7 @@ import type { Job } from '@core/job/schema';
 import { figuresFor } from '@core/spread/view';
 import { PickField } from '../fields/pick-field';
 import { showAmount } from '../fields/show';
+import { showField } from './field-picture';
 import type { Comparer } from './comparer';
 
 /** Picks a layout to set beside this one, and says in words how they differ. */
@@ -130,6 +131,6 @@ export class CompareCard {
   });
 
   protected amount(v: number, unit: Parameters<typeof showAmount>[1]): string {
-    return showAmount(v, unit, this.job().units);
+    return unit === 'mm' ? showField(v, unit, this.job().units) : showAmount(v, unit, this.job().units);
   }
 }

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { showAmount } from '../fields/show';
 import type { UnitSystem } from '@core/units/format-quantity';
-import { colourAt, levelsOf, type Field, type Scale } from './field-picture';
+import { colourAt, levelsOf, showField, type Field, type Scale } from './field-picture';
 
 /** The ramp with its values, always beside the field. */
 @Component({
@@ -52,6 +51,6 @@ export class FieldLegend {
   });
 
   protected show(v: number): string {
-    return showAmount(v, this.field()?.unit ?? '–', this.system());
+    return showField(v, this.field()?.unit ?? '–', this.system());
   }
 }

@@ -1,3 +1,5 @@
+import type { UnitSystem } from '@core/units/format-quantity';
+import { showAmount } from '../fields/show';
 import type { SpreadView } from '@core/spread/view';
 
 /** What can be shown on the plan. */
@@ -13,6 +15,13 @@ export interface Field {
   readonly at: 'nodes' | 'cells';
   readonly values: Float32Array;
   readonly unit: 'mm' | 'MPa' | '–';
+}
+
+/** A field's value at the precision of what it shows: movements and gaps in hundredths. */
+export function showField(v: number, unit: Field['unit'], system: UnitSystem): string {
+  if (unit === '–') return v.toFixed(2);
+  if (unit !== 'mm') return showAmount(v, unit, system);
+  return system === 'inch' ? `${(v / 25.4).toFixed(4)} in` : `${v.toFixed(Math.abs(v) < 10 ? 2 : 1)} mm`;
 }
 
 /** The field of a layer (0 base … 3 behind), or of the contact under it; nothing where that layer has none. */
@@ -115,8 +124,8 @@ export function nodeValues(f: Field): Float32Array {
   return out;
 }
 
-/** A piece of a line of equal value, plan mm. */
-export interface ContourPiece {
+/** A line of equal value, plan mm. */
+export interface Contour {
   readonly level: number;
   readonly d: string;
   /** Where its value is written. */
@@ -135,7 +144,7 @@ export function levelsOf({ low, high }: Scale): number[] {
 }
 
 /** Lines of equal value by marching over the grid's cells, each cell cut in two triangles; y as on the screen, downwards. */
-export function contoursOf(f: Field, levels: readonly number[]): ContourPiece[] {
+export function contoursOf(f: Field, levels: readonly number[]): Contour[] {
   const v = nodeValues(f);
   const nx = f.x.length;
   return levels.flatMap((level) => {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { figuresFor, isRefusedCase } from '@core/spread/view';
 import { THIN } from '@core/spread/spread';
 import { showAmount } from '../fields/show';
+import { showField } from './field-picture';
 import type { Answer } from './spreader';
 
 interface Row {
@@ -16,7 +17,7 @@ interface Row {
   template: `
     @if (figures(); as f) {
       <div class="big">
-        <span class="big-number">{{ amount(f.deflection.value, 'mm') }}</span>
+        <span class="big-number">{{ movement(f.deflection.value) }}</span>
         <span
           >skin gives, <b>w/t {{ f.overThickness.toFixed(2) }}</b></span
         >
@@ -153,11 +154,15 @@ export class FiguresCard {
         how: `mean over one skin thickness beside it, ${at(f.edgeStress)}`,
       },
       { what: 'Plate', value: this.amount(f.plateStress.value, 'MPa'), how: `mean over a washer’s width, ${at(f.plateStress)}` },
-      {
-        what: 'Behind the skin',
-        value: this.amount(f.farStress.value, 'MPa'),
-        how: `mean over a washer’s width, ${at(f.farStress)}`,
-      },
+      ...(f.farStress.value > 0
+        ? [
+            {
+              what: 'Behind the skin',
+              value: this.amount(f.farStress.value, 'MPa'),
+              how: `mean over a washer’s width, ${at(f.farStress)}`,
+            },
+          ]
+        : []),
       {
         what: 'Pressure on the skin',
         value: this.amount(f.pressure.value, 'MPa'),
@@ -180,7 +185,11 @@ export class FiguresCard {
     ];
   });
 
+  protected movement(v: number): string {
+    return showField(v, 'mm', this.answer().job.units);
+  }
+
   protected amount(v: number, unit: Parameters<typeof showAmount>[1]): string {
-    return showAmount(v, unit, this.answer().job.units);
+    return unit === 'mm' ? this.movement(v) : showAmount(v, unit, this.answer().job.units);
   }
 }

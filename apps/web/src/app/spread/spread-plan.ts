@@ -20,7 +20,7 @@ import type { Job } from '@core/job/schema';
 import type { SpreadView } from '@core/spread/view';
 import { PlateDrawing } from '../drawing/plate-drawing';
 import { showAmount } from '../fields/show';
-import { colourAt, contoursOf, levelsOf, valueAt, type Field, type Scale } from './field-picture';
+import { colourAt, contoursOf, levelsOf, showField, valueAt, type Field, type Scale } from './field-picture';
 
 /** A line to cut the stack along, from a to b on the plan. */
 export interface CutLine {
@@ -89,7 +89,14 @@ export class SpreadPlan implements OnDestroy {
   protected readonly strips = computed(() => stripsOf(this.job()));
   protected readonly contours = computed(() => {
     const f = this.field();
-    return f && !this.stale() ? contoursOf(f, levelsOf(this.scale())) : [];
+    if (!f || this.stale()) return [];
+    // A value that would lie on a bolt's name or on the peak's is left out; its line stays.
+    const near = this.px(34);
+    const taken = [...this.job().bolts.items, ...(this.peak() ? [this.peak()!] : [])];
+    return contoursOf(f, levelsOf(this.scale())).map((c) => ({
+      ...c,
+      words: taken.some((p) => Math.abs(p.x - c.x) < 2 * near && Math.abs(-p.y - c.y) < near) ? '' : this.show(c.level),
+    }));
   });
   protected readonly bolts = computed(() => {
     const pulls = this.stale() ? [] : (this.spread()?.bolts ?? []);
@@ -137,7 +144,7 @@ export class SpreadPlan implements OnDestroy {
   }
 
   protected show(v: number): string {
-    return showAmount(v, this.field()?.unit ?? '–', this.job().units);
+    return showField(v, this.field()?.unit ?? '–', this.job().units);
   }
 
   /** Paints the field pixel by pixel, at the plan's own scale. */

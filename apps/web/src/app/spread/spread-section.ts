@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  type OnDestroy,
+  signal,
+} from '@angular/core';
 import type { Job } from '@core/job/schema';
 import type { SpreadView } from '@core/spread/view';
 import { showAmount } from '../fields/show';
@@ -6,10 +16,8 @@ import { valueAt } from './field-picture';
 import type { CutLine } from './spread-plan';
 
 const SAMPLES = 160;
-const WIDE = 1000;
-const HIGH = 190;
-/** Room kept for the words. */
-const FOOT = 26;
+/** Room kept for the words, px. */
+const FOOT = 20;
 const FILLS = ['#55549a', '#2b2a63', '#c9d0c3', '#2b2a63'];
 /** Thinnest a layer is drawn, so that it can be seen. */
 const LEAST = 5;
@@ -19,8 +27,7 @@ const LEAST = 5;
   selector: 'ms-spread-section',
   template: `
     <svg
-      [attr.viewBox]="'0 0 ' + wide + ' ' + high"
-      preserveAspectRatio="xMidYMid meet"
+      [attr.viewBox]="'0 0 ' + size().width + ' ' + size().height"
       role="img"
       [attr.aria-label]="'Section along the line, movement × ' + times()"
     >
@@ -32,15 +39,16 @@ const LEAST = 5;
         <text class="small" [attr.x]="b.x" [attr.y]="b.top - 5" text-anchor="middle">{{ b.id }}</text>
       }
       <text x="6" y="16">A</text>
-      <text [attr.x]="wide - 6" y="16" text-anchor="end">B</text>
-      <text class="small" x="6" [attr.y]="high - 8">movement × {{ times() }}; thickness not to that scale</text>
-      <text class="small" [attr.x]="wide - 6" [attr.y]="high - 8" text-anchor="end">{{ said() }}</text>
+      <text [attr.x]="size().width - 6" y="16" text-anchor="end">B</text>
+      <text class="small" x="6" [attr.y]="size().height - 5">movement × {{ times() }}; thickness not to that scale</text>
+      <text class="small" [attr.x]="size().width - 6" [attr.y]="size().height - 5" text-anchor="end">{{ said() }}</text>
     </svg>
   `,
   styles: `
     :host {
       display: block;
       min-height: 0;
+      overflow: hidden;
     }
     svg {
       width: 100%;
@@ -48,12 +56,12 @@ const LEAST = 5;
       font-family: var(--label);
     }
     text {
-      font-size: 18px;
+      font-size: 15px;
       font-weight: 600;
       fill: var(--ink);
     }
     .small {
-      font-size: 15px;
+      font-size: 13px;
       font-weight: 500;
       fill: var(--ink-soft);
     }
@@ -64,12 +72,26 @@ const LEAST = 5;
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class SpreadSection {
+export class SpreadSection implements OnDestroy {
   readonly view = input.required<SpreadView>();
   readonly job = input.required<Job>();
   readonly line = input.required<CutLine>();
-  protected readonly wide = WIDE;
-  protected readonly high = HIGH;
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  protected readonly size = signal({ width: 780, height: 124 });
+  private readonly resized = new ResizeObserver(() => this.measure());
+
+  constructor() {
+    afterNextRender(() => this.resized.observe(this.host));
+  }
+
+  private measure(): void {
+    const { clientWidth: width, clientHeight: height } = this.host;
+    if (width > 0 && height > 0) this.size.set({ width, height });
+  }
+
+  ngOnDestroy(): void {
+    this.resized.disconnect();
+  }
 
   /** Lift of each layer along the line, mm; NaN where it is not. */
   private readonly along = computed(() => {
@@ -90,23 +112,23 @@ export class SpreadSection {
   private readonly thick = computed(() => {
     const all = this.along();
     const total = all.reduce((sum, l) => sum + l.thickness, 0);
-    return all.map((l) => Math.max(LEAST, (l.thickness / total) * 62));
+    return all.map((l) => Math.max(LEAST, (l.thickness / total) * 48));
   });
   /** Pixels of the picture for a millimetre of movement: a round number of times. */
   private readonly pixels = computed(() => {
-    const room = HIGH - FOOT - 18 - this.thick().reduce((a, b) => a + b, 0);
+    const room = this.size().height - FOOT - 18 - this.thick().reduce((a, b) => a + b, 0);
     return room / 2 / this.most();
   });
   protected readonly times = computed(() => {
     const { a, b } = this.line();
-    const life = WIDE / Math.max(1, Math.hypot(b.x - a.x, b.y - a.y));
+    const life = this.size().width / Math.max(1, Math.hypot(b.x - a.x, b.y - a.y));
     const k = this.pixels() / life;
     return k >= 10 ? Math.round(k) : Number(k.toFixed(1));
   });
   private readonly tops = computed(() => {
     const stack = this.thick();
     const total = stack.reduce((a, b) => a + b, 0);
-    const middle = (HIGH - FOOT) / 2 + 6;
+    const middle = (this.size().height - FOOT) / 2 + 6;
     return stack.map((_, i) => middle - total / 2 + stack.slice(0, i).reduce((a, b) => a + b, 0));
   });
   protected readonly layers = computed(() =>
@@ -127,7 +149,7 @@ export class SpreadSection {
         const lift = this.along()[2]?.lifts[Math.round((o.t / long) * SAMPLES)] ?? 0;
         const dy = -(Number.isNaN(lift) ? 0 : lift) * this.pixels();
         const last = this.tops().at(-1)! + this.thick().at(-1)!;
-        return { id: o.id, x: (o.t / long) * WIDE, top: this.tops()[0]! + dy - 4, bottom: last + dy + 4 };
+        return { id: o.id, x: (o.t / long) * this.size().width, top: this.tops()[0]! + dy - 4, bottom: last + dy + 4 };
       });
   });
   protected readonly said = computed(() => `moves up to ${showAmount(this.most(), 'mm', this.job().units)} along A–B`);
@@ -137,7 +159,7 @@ export class SpreadSection {
     const k = this.pixels();
     let d = '';
     let from = -1;
-    const at = (i: number, y: number) => `${((i / SAMPLES) * WIDE).toFixed(1)} ${(y - lifts[i]! * k).toFixed(1)}`;
+    const at = (i: number, y: number) => `${((i / SAMPLES) * this.size().width).toFixed(1)} ${(y - lifts[i]! * k).toFixed(1)}`;
     for (let i = 0; i <= lifts.length; i++) {
       const there = i < lifts.length && !Number.isNaN(lifts[i]!);
       if (there && from < 0) from = i;

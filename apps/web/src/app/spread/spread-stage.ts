@@ -11,14 +11,14 @@ import { VARIANTS } from '@core/options/compare';
 import { ENVELOPE, figuresFor } from '@core/spread/view';
 import { panelView, plateView } from '../drawing/plate-drawing';
 import { PickField, type Choice } from '../fields/pick-field';
-import { fieldWords, showAmount } from '../fields/show';
+import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { moveBolt } from '../layout/edits';
 import { CompareCard } from './compare-card';
 import { Comparer } from './comparer';
 import { FieldLegend } from './field-legend';
-import { fieldOf, FIELDS, scaleOf, type Face, type FieldName } from './field-picture';
+import { fieldOf, FIELDS, scaleOf, showField, type Face, type FieldName } from './field-picture';
 import { FiguresCard } from './figures-card';
 import { RestsCard } from './rests-card';
 import { SpreadPlan, type CutLine } from './spread-plan';
@@ -67,7 +67,17 @@ export class SpreadStage {
   protected readonly job = computed(() => this.desk.job()!);
 
   protected readonly sheet = signal<Sheet>('figures');
-  protected readonly caseId = signal(ENVELOPE);
+  private readonly pickedCase = signal('');
+  /** The case picked, or the one that governs. */
+  protected readonly caseId = computed(() => {
+    const cases = casesOf(this.job());
+    const own = this.pickedCase();
+    if (own === ENVELOPE || cases.some((c) => c.id === own)) return own;
+    const v = this.judge.verdict();
+    const governing = v?.links.find((l) => l.id === v.weakest)?.caseId;
+    return cases.some((c) => c.id === governing) ? governing! : (cases[0]?.id ?? ENVELOPE);
+  });
+  protected readonly envelope = computed(() => this.caseId() === ENVELOPE);
   protected readonly fieldName = signal<FieldName>('deflection');
   protected readonly layer = signal(SKIN);
   protected readonly face = signal<Face>('top');
@@ -132,7 +142,7 @@ export class SpreadStage {
     const words =
       name === 'utilisation'
         ? (by.value / strength).toFixed(2)
-        : showAmount(by.value, name === 'deflection' ? 'mm' : 'MPa', this.job().units);
+        : showField(by.value, name === 'deflection' ? 'mm' : 'MPa', this.job().units);
     return { ...by.at, words };
   });
 
@@ -176,9 +186,7 @@ export class SpreadStage {
     effect(() => {
       const [job, caseId] = [this.job(), this.caseId()];
       untracked(() => {
-        const known = caseId === ENVELOPE || casesOf(job).some((c) => c.id === caseId);
-        if (!known) this.caseId.set(ENVELOPE);
-        else if (job.loads.length > 0) this.spreader.follow(job, caseId);
+        if (job.loads.length > 0) this.spreader.follow(job, caseId);
       });
     });
     // What was compared was compared with the layout as it was.
@@ -190,6 +198,10 @@ export class SpreadStage {
         if (!fits.some((v) => v.id === this.variant())) this.variant.set(fits[0]?.id ?? '');
       });
     });
+  }
+
+  protected pickCase(id: string): void {
+    this.pickedCase.set(id);
   }
 
   protected pickField(name: string): void {

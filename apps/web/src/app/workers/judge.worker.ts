@@ -1,15 +1,23 @@
 /// <reference lib="webworker" />
-import { evaluate, workingOf } from '@core/chain/evaluate';
+import { workingOf } from '@core/chain/evaluate';
+import { judge, type Judged } from '@core/chain/judge';
 import { whatClears } from '@core/options/clear';
 import type { FromJudge, ToJudge } from './messages';
+
+/** What the last verdict rests on, for its working and as a start for the next. */
+let last: Judged | undefined;
 
 addEventListener('message', ({ data }: MessageEvent<ToJudge>) => {
   const answer = (m: FromJudge) => postMessage(m);
   try {
-    if (data.kind === 'evaluate') answer({ kind: 'evaluate', ticket: data.ticket, verdict: evaluate(data.job) });
-    else if (data.kind === 'clear')
+    if (data.kind === 'evaluate') {
+      const before = last?.spread;
+      last = undefined;
+      last = judge(data.job, before);
+      answer({ kind: 'evaluate', ticket: data.ticket, verdict: last.verdict });
+    } else if (data.kind === 'clear')
       answer({ kind: 'clear', ticket: data.ticket, link: data.link, clearings: whatClears(data.job, data.link) });
-    else answer({ kind: 'working', ticket: data.ticket, working: workingOf(data.job, data.link, data.caseId) });
+    else answer({ kind: 'working', ticket: data.ticket, working: workingOf(data.job, data.link, data.caseId, last?.solved) });
   } catch (e) {
     answer({ kind: 'broken', ticket: data.ticket, message: (e as Error).message });
   }

@@ -36,7 +36,9 @@ export const coreShear: Check = {
     });
     const patch = loadedPatch(r);
     const c = s.loadCase;
-    const v = w.of(V, { F_z: c.fz, M_x: c.mx, M_y: c.my, u: widthOf(patch), v_p: heightOf(patch) });
+    const v = s.solved
+      ? w.found('v', s.solved.skinShear.value, 'N/mm', `mean over one skin thickness, ${s.solved.mesh}`)
+      : w.of(V, { F_z: c.fz, M_x: c.mx, M_y: c.my, u: widthOf(patch), v_p: heightOf(patch) });
     const edge = outcome(v, w.of(V_RD, { d: parts.d, τ_c, γ }), 'N/mm', 'edge of the plate');
     return edge.utilisation > bolts.utilisation ? edge : bolts;
   },
