@@ -8,6 +8,7 @@ for (const [name, stage] of [
   ['load', 'load'],
   ['measure', 'measure'],
   ['lay out', 'lay-out'],
+  ['spread', 'spread'],
   ['choose', 'choose'],
   ['make', 'make'],
 ] as const) {
@@ -79,7 +80,7 @@ for (const [width, height] of [
 ] as const) {
   test(`nothing scrolls off the page on the working stages at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
-    for (const stage of ['load', 'measure', ...SHEETS.map((sheet) => `measure?sheet=${sheet}`), 'lay-out', 'choose', 'make']) {
+    for (const stage of ['load', 'measure', ...SHEETS.map((sheet) => `measure?sheet=${sheet}`), 'lay-out', 'spread', 'choose', 'make']) {
       await openStage(page, 'core-sampler-winch', stage);
       const over = await page.evaluate(() => [
         document.documentElement.scrollHeight - innerHeight,

@@ -151,7 +151,7 @@ export function differences(here: CaseFigures, there: CaseFigures): Difference[]
     row('skin beside the plate’s edge', 'MPa', here.edgeStress.value, there.edgeStress.value),
     row('most pulled bolt', 'N', pull(here), pull(there)),
     row('plate', 'MPa', here.plateStress.value, there.plateStress.value),
-    ...(here.farStress.value > 0 || there.farStress.value > 0
+    ...(here.farStress.value > 0 && there.farStress.value > 0
       ? [row('behind the skin', 'MPa', here.farStress.value, there.farStress.value)]
       : []),
     row('pressure on the skin', 'MPa', here.pressure.value, there.pressure.value),

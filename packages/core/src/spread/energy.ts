@@ -20,8 +20,8 @@ export function stretch(l: Link, x: Float64Array): number {
 export interface Energy {
   /** Whether membrane action makes it more than a search for what touches. */
   readonly curved: boolean;
-  /** Which links act at x. */
-  stateOf(x: Float64Array): Uint8Array;
+  /** Which links act at x; one that carries less than `nothing`, N, either way stays as it was: a loose washer hangs either side of touching. */
+  stateOf(x: Float64Array, before: Uint8Array, nothing: number): Uint8Array;
   /**
    * The quadratic that touches it at x with the links of a state: matrix (good until the next call) and right side. Of flat plates
    * where x is left out; without what squeezed directions take off where `pulled`. Only the slopes of w are worked from x: stiff
@@ -61,7 +61,12 @@ export function energyOf(a: Assembly): Energy {
   };
   return {
     curved,
-    stateOf: (x) => Uint8Array.from(a.links, (l, i) => (tied[i] || stretch(l, x) > 0 ? 1 : 0)),
+    stateOf: (x, before, nothing) =>
+      Uint8Array.from(a.links, (l, i) => {
+        const s = stretch(l, x);
+        if (!tied[i] && Math.abs(s) * l.stiffness < nothing) return before[i]!;
+        return tied[i] || s > 0 ? 1 : 0;
+      }),
     tangent(state, b, x, pulled) {
       const right = b.slice();
       matrix.values.set(a.matrix.values);

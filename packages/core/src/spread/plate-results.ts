@@ -1,4 +1,5 @@
 import type { Assembly, Cell } from './assemble';
+import { planeForcesOf } from './energy';
 import { addInPlane, slopeTerms } from './membrane';
 import { cornersOf, EACH, unknownOf, usedBy } from './pattern';
 import { elementStiffness, times } from './plate-element';
@@ -99,11 +100,31 @@ export function reactionsOf(a: Assembly, r: StackResult, load: StackLoad): React
   return [...sums].map(([of, s]) => ({ of, ...s }));
 }
 
+/** Moments of the pulls in the skin's plane by their height, N·mm: nothing but what the mesh leaves of them. */
+function byHeight(a: Assembly, r: StackResult): { mx: number; my: number } {
+  const sum = { mx: 0, my: 0 };
+  for (const c of a.cells) {
+    const n = planeForcesOf(a, r.u, c);
+    if (!n) continue;
+    const [n0, n1, n2, n3] = cornersOf(c, a.stack.grid.x.length).map((k) => liftAt(a, r, c.layer, k)) as [
+      number,
+      number,
+      number,
+      number,
+    ];
+    const wx = (n1 + n2 - n0 - n3) / (2 * c.a);
+    const wy = (n2 + n3 - n0 - n1) / (2 * c.b);
+    sum.mx -= c.a * c.b * (n.ny * wy + n.nxy * wx);
+    sum.my += c.a * c.b * (n.nx * wx + n.nxy * wy);
+  }
+  return sum;
+}
+
 /** Load and beds against reactions: what is left over of force and of moments, relative to the load. */
 export function balanceOf(a: Assembly, r: StackResult, load: StackLoad, reactions = reactionsOf(a, r, load)): number {
   const { x, y } = a.stack.grid;
   const nx = x.length;
-  const sum = { fz: 0, mx: 0, my: 0 };
+  const sum = { fz: 0, ...byHeight(a, r) };
   let size = 0;
   let arm = 0;
   const add = (node: number, f: number) => {

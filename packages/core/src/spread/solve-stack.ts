@@ -24,12 +24,18 @@ export interface StackResult {
 /** A stack made ready: its pattern found once, its factor mended where what touches changes. */
 export interface Solver {
   readonly assembly: Assembly;
-  /** `start`: links that act at first; all where left out. `go` is asked between rounds and throws to cancel. */
-  solve(load: StackLoad, start?: Uint8Array, go?: () => void): StackResult | Refusal;
+  /** `start`: links that act at first, all where left out; and with membrane action a shape to start from. */
+  solve(load: StackLoad, start?: Start): StackResult | Refusal;
   /** Memory of the factor, bytes; 0 before the first solve. */
   bytes(): number;
   /** The factor's memory, for the solver that takes this one's place. */
   readonly kept: Kept;
+}
+
+/** What a solve is started from: another's state, and its displacements, index as in `unknownOf`. */
+export interface Start {
+  readonly state: Uint8Array;
+  readonly u?: Float64Array;
 }
 
 interface Kept {
@@ -43,6 +49,8 @@ const ROUNDS = 80;
 const CAREFUL = 4;
 /** Force left over, against the load, at which an answer with membrane action stands. */
 const SETTLED = 1e-8;
+/** A link that carries less than this part of the load carries nothing. */
+const NOTHING = 1e-9;
 /** Loose springs may not carry more than this part of the load: then something is held by nothing. */
 const CARRIED = 1e-4;
 
@@ -55,19 +63,12 @@ export function solverOf(stack: Stack, before?: Solver): Solver {
     assembly,
     kept,
     bytes: () => kept.factor?.room.bytes ?? 0,
-    solve: (load, start, go) => run(assembly, energy, kept, load, start, go),
+    solve: (load, start) => run(assembly, energy, kept, load, start),
   };
 }
 
 /** Newton's method on the energy: exact for what touches, so that a step in which nothing changes is the answer. */
-function run(
-  a: Assembly,
-  energy: Energy,
-  kept: Kept,
-  load: StackLoad,
-  start: Uint8Array | undefined,
-  go: (() => void) | undefined,
-): StackResult | Refusal {
+function run(a: Assembly, energy: Energy, kept: Kept, load: StackLoad, start: Start | undefined): StackResult | Refusal {
   const b = new Float64Array(a.unknowns);
   let size = 0;
   for (const f of load.forces) {
@@ -75,16 +76,18 @@ function run(
     size += Math.abs(f.fz);
     if (at >= 0) b[at]! += f.fz;
   }
-  const state = start && start.length === a.links.length ? start.slice() : new Uint8Array(a.links.length).fill(1);
-  let x: Float64Array | undefined;
+  const state = start?.state.length === a.links.length ? start.state.slice() : new Uint8Array(a.links.length).fill(1);
+  let x = energy.curved && start?.u ? placed(a, start.u) : undefined;
+  if (x) state.set(energy.stateOf(x, state, NOTHING * size));
   const seen = new Set<string>();
   let careful = 0;
   for (let rounds = 1; rounds <= ROUNDS; rounds++) {
-    go?.();
     const target = aim(a, energy, kept, state, b, x);
     if (typeof target === 'number') return nothingHolds(a, target);
-    x = x && (careful > 0 || energy.curved) ? energy.towards(x, target, b) : target;
-    const next = energy.stateOf(x);
+    // From flat plates on, the first aim of a curved skin is far too high: as far that way as lowers the energy.
+    if (energy.curved) x = energy.towards(x ?? new Float64Array(a.unknowns), target, b);
+    else x = x && careful > 0 ? energy.towards(x, target, b) : target;
+    const next = energy.stateOf(x, state, NOTHING * size);
     const same = x === target && next.every((v, i) => v === state[i]);
     const left = energy.leftOver(x, b) / Math.max(size, 1e-9);
     if ((same && !energy.curved) || (energy.curved && rounds > 1 && left < SETTLED))
@@ -117,6 +120,14 @@ function aim(
   }
   return kept.factor!.failed;
 }
+
+const placed = (a: Assembly, u: Float64Array): Float64Array => {
+  const x = new Float64Array(a.unknowns);
+  a.place.forEach((p, k) => {
+    if (p >= 0) x[p] = u[k]!;
+  });
+  return x;
+};
 
 function* changedColumns(links: readonly Link[], before: Uint8Array, now: Uint8Array): Generator<number> {
   for (let i = 0; i < now.length; i++)

@@ -4,13 +4,13 @@ import { spreadRulesOf } from '../job/spread-rules';
 import type { LoadCase } from '../loads/load-case';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import type { Assembly } from './assemble';
-import { carryState } from './carry-state';
+import { carryShape, carryState } from './carry-state';
 import { cellStresses, type CellStress } from './cell-stresses';
 import { BASE, FAR, PLATE, SKIN, stackOf, type JobStack, type Mesh } from './from-job';
 import { unknownOf } from './pattern';
 import { edgePeak, NO_PEAK, peakOver, type CellValues, type Peak } from './peaks';
 import { balanceOf, reactionsOf, type Reaction } from './plate-results';
-import { solverOf, type Solver, type StackResult } from './solve-stack';
+import { solverOf, type Solver, type StackResult, type Start } from './solve-stack';
 import type { StackLoad } from './stack';
 
 export type { Peak } from './peaks';
@@ -70,8 +70,14 @@ export interface Spread {
 interface Made {
   readonly flat: { readonly job: JobStack; readonly solver: Solver };
   readonly curved?: { readonly job: JobStack; readonly solver: Solver } | undefined;
-  /** What acted in each case, flat. */
-  readonly states: ReadonlyMap<string, { readonly assembly: Assembly; readonly state: Uint8Array }>;
+  /** What acted in each case, flat; and the shape of those with membrane action. */
+  readonly states: ReadonlyMap<string, Found>;
+  readonly shapes: ReadonlyMap<string, Found>;
+}
+
+interface Found {
+  readonly assembly: Assembly;
+  readonly result: StackResult;
 }
 
 /** Where a solve stands: cases done of all, and the round of contact of the one under way. */
@@ -108,13 +114,19 @@ export function* spreadSteps(
   const job = stackOf(r, mesh, false, like?.flat.job);
   if (isRefusal(job)) return job;
   const flat = { job, solver: solverOf(job.stack, like?.flat.solver) };
-  const states = new Map<string, { assembly: Assembly; state: Uint8Array }>();
+  const states = new Map<string, Found>();
+  const shapes = new Map<string, Found>();
   let curved: Made['curved'];
   const found: (SpreadCase | RefusedCase)[] = [];
-  const start = (id: string, to: Assembly) => {
+  const start = (id: string, to: Assembly): Start | undefined => {
     const was = states.get(id) ?? before?.made.states.get(id) ?? [...states.values()].at(-1);
-    if (!was) return undefined;
-    return was.assembly.pattern === to.pattern ? was.state : carryState(was.assembly, was.state, to);
+    return was && { state: stateFor(was, to) };
+  };
+  const startCurved = (id: string, to: Assembly): Start | undefined => {
+    const was = before?.made.shapes.get(id);
+    if (!was) return start(id, to);
+    const same = was.assembly.pattern === to.pattern;
+    return { state: stateFor(was, to), u: same ? was.result.u : carryShape(was.assembly, was.result.u, to) };
   };
   for (const c of cases) {
     yield { done: found.length, of: cases.length };
@@ -124,7 +136,7 @@ export function* spreadSteps(
       found.push({ ...result, caseId: c.id, caseName: c.name });
       continue;
     }
-    states.set(c.id, { assembly: flat.solver.assembly, state: result.state });
+    states.set(c.id, { assembly: flat.solver.assembly, result });
     const over = mostLift(flat.solver.assembly, result).value / r.skinThickness;
     if (over <= THIN || spreadRulesOf(r.job).membrane === 'never') {
       found.push(caseOf(r, flat.solver.assembly, load, result, c, over));
@@ -136,7 +148,8 @@ export function* spreadSteps(
       if (isRefusal(stack)) return stack;
       curved = { job: stack, solver: solverOf(stack.stack, like?.curved?.solver) };
     }
-    const bent = curved.solver.solve(load, start(c.id, curved.solver.assembly));
+    const bent = curved.solver.solve(load, startCurved(c.id, curved.solver.assembly));
+    if (!isRefusal(bent)) shapes.set(c.id, { assembly: curved.solver.assembly, result: bent });
     found.push(
       isRefusal(bent) ? { ...bent, caseId: c.id, caseName: c.name } : caseOf(r, curved.solver.assembly, load, bent, c, over),
     );
@@ -149,9 +162,12 @@ export function* spreadSteps(
     lines: [grid.grid.x.length, grid.grid.y.length],
     cases: found,
     bytes: flat.solver.bytes() + (curved?.solver.bytes() ?? 0),
-    made: { flat, curved, states },
+    made: { flat, curved, states, shapes },
   };
 }
+
+const stateFor = (was: Found, to: Assembly): Uint8Array =>
+  was.assembly.pattern === to.pattern ? was.result.state : carryState(was.assembly, was.result.state, to);
 
 /** F_z, M_x and M_y as a pressure that changes in a straight line over the base, on its nodes. */
 export function onBase(r: Resolved, a: Assembly, c: LoadCase): StackLoad {

@@ -5,8 +5,7 @@ import type { FromSpreader, ToSpreader } from '../workers/messages';
 import { startSpreader } from '../workers/start';
 import type { Answer } from './spreader';
 
-const SIDES = ['here', 'there'] as const;
-export type SideKey = (typeof SIDES)[number];
+export type SideKey = 'here' | 'there';
 
 /** Two layouts solved one after the other on the fine mesh, in a worker of their own. */
 @Injectable()

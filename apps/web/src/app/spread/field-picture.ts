@@ -182,16 +182,3 @@ export function contoursOf(f: Field, levels: readonly number[]): Contour[] {
     return d ? [{ level, d, x: longest.x, y: longest.y }] : [];
   });
 }
-
-/** Where a field is largest by size, on the plan; nothing where it is empty. */
-export function largestOf(f: Field): { x: number; y: number; value: number } | undefined {
-  let at = -1;
-  f.values.forEach((v, i) => {
-    if (!Number.isNaN(v) && (at < 0 || Math.abs(v) > Math.abs(f.values[at]!))) at = i;
-  });
-  if (at < 0) return undefined;
-  const wide = f.at === 'cells' ? f.x.length - 1 : f.x.length;
-  const [ix, iy] = [at % wide, Math.floor(at / wide)];
-  const mid = (l: Float64Array, i: number) => (f.at === 'cells' ? (l[i]! + l[i + 1]!) / 2 : l[i]!);
-  return { x: mid(f.x, ix), y: mid(f.y, iy), value: f.values[at]! };
-}

@@ -115,9 +115,14 @@ export class SpreadPlan implements OnDestroy {
     const p = this.panel();
     const [mx, my] = [(p.x0 + p.x1) / 2, (p.y0 + p.y1) / 2];
     const v = this.view();
+    const { width } = this.size();
+    const [left, right] = [(v.x0 + v.x1 - width * this.perPixel()) / 2, (v.x0 + v.x1 + width * this.perPixel()) / 2];
+    // Beside the panel, over the bearers, where there is room for the words; else within it.
+    const room = this.px(120);
+    const outside = p.x0 - left > room && right - p.x1 > room;
     const at: Record<string, Point> = {
-      aft: { x: Math.max(p.x0, v.x0), y: my },
-      fore: { x: Math.min(p.x1, v.x1), y: my },
+      aft: { x: Math.max(p.x0, left), y: my },
+      fore: { x: Math.min(p.x1, right), y: my },
       starboard: { x: mx, y: Math.max(p.y0, v.y0) },
       port: { x: mx, y: Math.min(p.y1, v.y1) },
     };
@@ -125,6 +130,8 @@ export class SpreadPlan implements OnDestroy {
     return (this.spread()?.reactions ?? []).map((q) => ({
       ...q,
       at: at[q.of]!,
+      anchor: q.of === 'aft' || q.of === 'fore' ? ((q.of === 'aft') === outside ? 'end' : 'start') : 'middle',
+      dx: q.of === 'aft' || q.of === 'fore' ? this.px((q.of === 'aft') === outside ? -6 : 6) : 0,
       words: `${q.of} ${showAmount(Math.abs(q.fz), 'N', this.job().units)} ${q.fz >= 0 ? 'up' : 'down'}`,
     }));
   });
@@ -149,12 +156,13 @@ export class SpreadPlan implements OnDestroy {
 
   /** Paints the field pixel by pixel, at the plan's own scale. */
   private paint(f: Field | undefined, scale: Scale, view: Rect, size: { width: number; height: number }): void {
+    if (size.width === 0) return;
     const canvas = this.canvas().nativeElement;
     const [w, h] = [Math.max(1, Math.round(size.width / 2)), Math.max(1, Math.round(size.height / 2))];
     canvas.width = w;
     canvas.height = h;
     const context = canvas.getContext('2d');
-    if (!context || !f || size.width === 0) return;
+    if (!context || !f) return;
     const k = Math.max(widthOf(view) / w, heightOf(view) / h);
     const left = (view.x0 + view.x1) / 2 - (w * k) / 2;
     const top = (view.y0 + view.y1) / 2 + (h * k) / 2;
@@ -180,6 +188,7 @@ export class SpreadPlan implements OnDestroy {
     if (this.still()) return;
     e.preventDefault();
     this.held = held;
+    this.probed.emit(null);
     this.hands().nativeElement.setPointerCapture(e.pointerId);
   }
 

@@ -11,8 +11,7 @@ import {
 } from '@angular/core';
 import type { Job } from '@core/job/schema';
 import type { SpreadView } from '@core/spread/view';
-import { showAmount } from '../fields/show';
-import { valueAt } from './field-picture';
+import { showField, valueAt } from './field-picture';
 import type { CutLine } from './spread-plan';
 
 const SAMPLES = 160;
@@ -152,7 +151,7 @@ export class SpreadSection implements OnDestroy {
         return { id: o.id, x: (o.t / long) * this.size().width, top: this.tops()[0]! + dy - 4, bottom: last + dy + 4 };
       });
   });
-  protected readonly said = computed(() => `moves up to ${showAmount(this.most(), 'mm', this.job().units)} along A–B`);
+  protected readonly said = computed(() => `moves up to ${showField(this.most(), 'mm', this.job().units)} along A–B`);
 
   /** The layer's outline in pieces, broken where it is not. */
   private outline(lifts: readonly number[], top: number, thick: number): string {

@@ -118,7 +118,7 @@ export class SpreadStage {
   protected readonly scale = computed(() => scaleOf(this.field()));
   protected readonly stale = computed(() => !this.spreader.current());
 
-  /** The peak by its own measure, where the picture has one; else the largest of the picture. */
+  /** The peak by its own measure and where it was read; never the largest cell of the picture. */
   protected readonly peak = computed(() => {
     const a = this.spreader.answer();
     const f = a && figuresFor(a.figures, this.caseId());
@@ -151,7 +151,11 @@ export class SpreadStage {
     if (own) return own;
     const panel = panelOf(this.job());
     const y = Math.round(this.job().bolts.items[0]?.y ?? 0);
-    return { a: { x: Math.round(panel.x0), y }, b: { x: Math.round(panel.x1), y } };
+    const plate = outlineOf(this.job());
+    return {
+      a: { x: Math.round(Math.min(panel.x0, plate.x0)), y },
+      b: { x: Math.round(Math.max(panel.x1, plate.x1)), y },
+    };
   });
 
   protected readonly other = computed(() => VARIANTS.find((v) => v.id === this.variant())?.apply(this.job()));
