@@ -1,4 +1,4 @@
-// npm run bench: bundled without helpers, as the browser runs it, then timed in Node.
+// npm run bench [-- spread [--dump DIR]]: bundled without helpers, as the browser runs it, then timed in Node.
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -19,7 +19,11 @@ await build({
   tsconfig: join(ROOT, 'tsconfig.base.json'),
   logLevel: 'error',
 });
-const { bench, largestDemo } = await import(pathToFileURL(outfile).href);
-bench(ROOT);
-await benchEdits(largestDemo());
+const { bench, benchSpread, largestDemo } = await import(pathToFileURL(outfile).href);
+const [what, ...args] = process.argv.slice(2);
+if (what === 'spread') benchSpread(args);
+else {
+  bench(ROOT);
+  await benchEdits(largestDemo());
+}
 rmSync(folder, { recursive: true });

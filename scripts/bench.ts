@@ -12,6 +12,9 @@ import { remediesFor } from '@core/options/remedies';
 import { everyLinkJob } from '@core/testing/every-link';
 import { studySide } from '@core/survey/patterns';
 import { DEMO_JOBS } from '../apps/server/src/demo/lake-sorrow';
+import { benchSpread } from './bench-spread';
+
+export { benchSpread };
 
 /** Twelve bolts, six cases: the size the hand recheck is held to. */
 function twelveBolts(): Job {
@@ -134,6 +137,7 @@ export function bench(root: string): void {
   recheck({ ...everyLinkJob(6), name: 'a joint with every kind of part' });
   survey();
   choose();
+  benchSpread([]);
   bundle(root);
   testShare(root);
 }

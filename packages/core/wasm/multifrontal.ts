@@ -151,22 +151,42 @@ function update(F: usize, m: i32, k0: i32, k1: i32): void {
 function eliminate(F: usize, m: i32, width: i32, floor: f64): i32 {
   for (let k0 = 0; k0 < width; k0 += PANEL) {
     const k1 = min(width, k0 + PANEL);
-    for (let k = k0; k < k1; k++) {
-      const column = at(F, k * m);
-      const pivot = load<f64>(at(column, k));
-      if (!(pivot > floor)) return k;
-      const root = sqrt(pivot);
-      store<f64>(at(column, k), root);
-      const by = 1 / root;
-      for (let i = k + 1; i < m; i++) store<f64>(at(column, i), load<f64>(at(column, i)) * by);
-      for (let j = k + 1; j < k1; j++) {
-        const f = load<f64>(at(column, j));
-        if (f != 0) takeOff(at(F, j * m), column, f, j, m);
+    for (let q0 = k0; q0 < k1; q0 += 4) {
+      const q1 = min(k1, q0 + 4);
+      for (let k = q0; k < q1; k++) {
+        const column = at(F, k * m);
+        const pivot = load<f64>(at(column, k));
+        if (!(pivot > floor)) return k;
+        const root = sqrt(pivot);
+        store<f64>(at(column, k), root);
+        scale(column, k + 1, m, 1 / root);
+        for (let j = k + 1; j < q1; j++) {
+          const f = load<f64>(at(column, j));
+          if (f != 0) takeOff(at(F, j * m), column, f, j, m);
+        }
       }
+      // Four against four of the panel's own columns.
+      if (q1 - q0 == 4 && k1 - q1 == 4) takeOff4x4(F, m, q0, q1);
+      else
+        for (let j = q1; j < k1; j++)
+          for (let k = q0; k < q1; k++) {
+            const from = at(F, k * m);
+            takeOff(at(F, j * m), from, load<f64>(at(from, j)), j, m);
+          }
     }
     update(F, m, k0, k1);
   }
   return -1;
+}
+
+/** Column from of F[i…m) times `by`. */
+// @ts-ignore: decorator
+@inline
+function scale(column: usize, i: i32, m: i32, by: f64): void {
+  const bb = f64x2.splat(by);
+  let k = i;
+  for (; k + 1 < m; k += 2) v128.store(at(column, k), f64x2.mul(bb, v128.load(at(column, k))));
+  if (k < m) store<f64>(at(column, k), load<f64>(at(column, k)) * by);
 }
 
 /** Zeroes the front and brings the matrix's own entries into it; the largest of its diagonal. */

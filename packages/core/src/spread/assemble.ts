@@ -33,6 +33,16 @@ export interface Assembly {
   readonly links: readonly Link[];
   /** Area that goes with each node of each layer, mm². */
   readonly area: Float64Array;
+  /** Bending stiffness of cells, 12 × 12, by a key of layer and size; filled as asked for. */
+  readonly bending: Map<string, Float64Array>;
+}
+
+/** Bending stiffness of a cell, 12 × 12. */
+export function bendingOf(a: Assembly, c: Cell): Float64Array {
+  const key = `${c.layer} ${c.a.toFixed(6)} ${c.b.toFixed(6)} ${c.stiff}`;
+  let K = a.bending.get(key);
+  if (!K) a.bending.set(key, (K = elementStiffness(c.a, c.b, times(a.stack.layers[c.layer]!.stiffness, c.stiff))));
+  return K;
 }
 
 /** The equations of a stack, on the pattern of an earlier one where that still fits. */
@@ -62,7 +72,7 @@ export function assemble(stack: Stack, before?: Pattern): Assembly {
     const shared = Math.min(area[c.upper * nodes + l.node]!, area[c.lower * nodes + l.node]!);
     return { ...l, stiffness: c.modulus * shared, offset: c.gap };
   });
-  return { stack, pattern, place, nodes, unknowns: pattern.unknowns, cells, matrix, links, area };
+  return { stack, pattern, place, nodes, unknowns: pattern.unknowns, cells, matrix, links, area, bending: new Map() };
 }
 
 function measured({ grid: { x, y }, layers }: Stack, c: CellPlace): Cell {

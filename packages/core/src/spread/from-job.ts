@@ -30,7 +30,13 @@ export interface JobStack {
  * Brings a resolved job to layers, contacts, bolts and bearers on one grid. Refuses what is not a plate on a panel, by name.
  * `before`: a stack of the same mesh whose grid is kept where it fits.
  */
-export function stackOf(r: Resolved, mesh: Mesh, membrane = false, before?: JobStack): JobStack | Refusal {
+export function stackOf(
+  r: Resolved,
+  mesh: Mesh,
+  membrane = false,
+  before?: JobStack,
+  unknowns: number = MESHES[mesh],
+): JobStack | Refusal {
   const no = refusedStack(r);
   if (no) return no;
   const far = farPieces(r);
@@ -39,7 +45,7 @@ export function stackOf(r: Resolved, mesh: Mesh, membrane = false, before?: JobS
     { x: q.x1, y: q.y1 },
   ];
   const outer = boundsOf([...corner(r.panel), ...corner(r.plate)]);
-  const made = gridFor(r, outer, far, MESHES[mesh], before?.mesh === mesh ? before.grid : undefined);
+  const made = gridFor(r, outer, far, unknowns, before?.mesh === mesh ? before.grid : undefined);
   const { grid } = made;
   const layers = [baseLayer(r), plateLayer(r, grid), skinLayer(r, outer, membrane)];
   if (far.length > 0) layers.push(farLayer(r, grid, far));

@@ -43,41 +43,47 @@ export function peakOver(grid: Grid, { cells, values }: CellValues, wide: number
     for (let iy = 1; iy < grid.y.length; iy++)
       for (let ix = 1; ix <= nx; ix++) s[ix + iy * (nx + 1)]! += s[ix + (iy - 1) * (nx + 1)]!;
   }
+  const columns = windows(grid.x, wide);
+  const rows = windows(grid.y, wide);
+  const within = (s: Float64Array, c: { readonly ix: number; readonly iy: number }) => {
+    const [x0, x1] = [columns[2 * c.ix]!, columns[2 * c.ix + 1]!];
+    const [y0, y1] = [rows[2 * c.iy]!, rows[2 * c.iy + 1]!];
+    return between(s, nx + 1, x1, y1) - between(s, nx + 1, x0, y1) - between(s, nx + 1, x1, y0) + between(s, nx + 1, x0, y0);
+  };
   let best = NO_PEAK;
   for (const c of cells) {
-    const at = { x: grid.x[c.ix]! + c.a / 2, y: grid.y[c.iy]! + c.b / 2 };
-    const half = wide / 2;
-    const box: Rect = { x0: at.x - half, x1: at.x + half, y0: at.y - half, y1: at.y + half };
-    const area = within(grid, areas, box);
-    const value = area > 0 ? within(grid, sums, box) / area : 0;
-    if (value > best.value) best = { value, at };
+    const area = within(areas, c);
+    const value = area > 0 ? within(sums, c) / area : 0;
+    if (value > best.value) best = { value, at: { x: grid.x[c.ix]! + c.a / 2, y: grid.y[c.iy]! + c.b / 2 } };
   }
   return best;
 }
 
-/** Sum over a box, cells cut by its sides counted in part. */
-function within(grid: Grid, sums: Float64Array, box: Rect): number {
-  const nx = grid.x.length;
-  const place = (lines: Float64Array, v: number): number => {
+/** For each space between lines, where a window about its middle begins and ends, counted in lines and parts of them. */
+function windows(lines: Float64Array, wide: number): Float64Array {
+  const last = lines.length - 1;
+  const out = new Float64Array(2 * last);
+  const place = (v: number): number => {
     if (v <= lines[0]!) return 0;
-    if (v >= lines[lines.length - 1]!) return lines.length - 1;
-    let [low, high] = [0, lines.length - 1];
-    while (high - low > 1) {
-      const mid = (low + high) >> 1;
-      if (lines[mid]! <= v) low = mid;
-      else high = mid;
-    }
-    return low + (v - lines[low]!) / (lines[high]! - lines[low]!);
+    if (v >= lines[last]!) return last;
+    let i = 0;
+    while (lines[i + 1]! <= v) i++;
+    return i + (v - lines[i]!) / (lines[i + 1]! - lines[i]!);
   };
-  const at = (px: number, py: number): number => {
-    const [ix, iy] = [Math.min(Math.floor(px), nx - 2), Math.min(Math.floor(py), grid.y.length - 2)];
-    const [fx, fy] = [px - ix, py - iy];
-    const s = (i: number, j: number) => sums[ix + i + (iy + j) * nx]!;
-    return (1 - fy) * ((1 - fx) * s(0, 0) + fx * s(1, 0)) + fy * ((1 - fx) * s(0, 1) + fx * s(1, 1));
-  };
-  const [x0, x1] = [place(grid.x, box.x0), place(grid.x, box.x1)];
-  const [y0, y1] = [place(grid.y, box.y0), place(grid.y, box.y1)];
-  return at(x1, y1) - at(x0, y1) - at(x1, y0) + at(x0, y0);
+  for (let i = 0; i < last; i++) {
+    const middle = (lines[i]! + lines[i + 1]!) / 2;
+    out[2 * i] = place(middle - wide / 2);
+    out[2 * i + 1] = place(middle + wide / 2);
+  }
+  return out;
+}
+
+/** A table of sums between its entries. */
+function between(sums: Float64Array, nx: number, px: number, py: number): number {
+  const [ix, iy] = [Math.min(Math.floor(px), nx - 2), Math.min(Math.floor(py), sums.length / nx - 2)];
+  const [fx, fy] = [px - ix, py - iy];
+  const at = ix + iy * nx;
+  return (1 - fy) * ((1 - fx) * sums[at]! + fx * sums[at + 1]!) + fy * ((1 - fx) * sums[at + nx]! + fx * sums[at + nx + 1]!);
 }
 
 /**

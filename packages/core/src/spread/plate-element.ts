@@ -48,6 +48,7 @@ const GAUSS = 1 / Math.sqrt(3);
 /** Signs of the four corners, counter-clockwise from the lower left. */
 const SX = [-1, 1, 1, -1] as const;
 const SY = [-1, -1, 1, 1] as const;
+const [DX, DY, ON_X, ON_Y] = [new Float64Array(4), new Float64Array(4), new Float64Array(4), new Float64Array(4)] as const;
 
 /**
  * Stiffness of a rectangular plate element a × b, 12 × 12 row by row, unknowns w, β_x, β_y at each corner (rotations of the
@@ -56,41 +57,31 @@ const SY = [-1, -1, 1, 1] as const;
  */
 export function elementStiffness(a: number, b: number, p: PlateStiffness, out = new Float64Array(144)): Float64Array {
   out.fill(0);
-  const B = [new Float64Array(12), new Float64Array(12), new Float64Array(12), new Float64Array(12), new Float64Array(12)];
   const dA = (a * b) / 4;
   for (const xi of [-GAUSS, GAUSS])
     for (const eta of [-GAUSS, GAUSS]) {
-      strains(a, b, xi, eta, B);
-      const [kx, ky, kxy, gx, gy] = B as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
-      for (let i = 0; i < 12; i++) {
-        const mx = (p.D11 * kx[i]! + p.D12 * ky[i]!) * dA;
-        const my = (p.D12 * kx[i]! + p.D22 * ky[i]!) * dA;
-        const mxy = p.D66 * kxy[i]! * dA;
-        const qx = p.S1 * gx[i]! * dA;
-        const qy = p.S2 * gy[i]! * dA;
-        for (let j = 0; j < 12; j++) out[i * 12 + j]! += mx * kx[j]! + my * ky[j]! + mxy * kxy[j]! + qx * gx[j]! + qy * gy[j]!;
+      for (let n = 0; n < 4; n++) {
+        DX[n] = (SX[n]! * (1 + SY[n]! * eta)) / (2 * a);
+        DY[n] = (SY[n]! * (1 + SX[n]! * xi)) / (2 * b);
+        // γ_x lives on the lower and upper sides, γ_y on the left and right ones.
+        ON_X[n] = (1 + SY[n]! * eta) / 2;
+        ON_Y[n] = (1 + SX[n]! * xi) / 2;
       }
+      for (let i = 0; i < 4; i++)
+        for (let j = 0; j < 4; j++) {
+          const [dxi, dyi, dxj, dyj] = [DX[i]!, DY[i]!, DX[j]!, DY[j]!];
+          const [x, y] = [p.S1 * ON_X[i]! * ON_X[j]! * dA, p.S2 * ON_Y[i]! * ON_Y[j]! * dA];
+          const at = 36 * i + 3 * j;
+          out[at]! += (x * SX[i]! * SX[j]!) / (a * a) + (y * SY[i]! * SY[j]!) / (b * b);
+          out[at + 1]! += (x * SX[i]!) / (2 * a);
+          out[at + 2]! += (y * SY[i]!) / (2 * b);
+          out[at + 12]! += (x * SX[j]!) / (2 * a);
+          out[at + 13]! += (p.D11 * dxi * dxj + p.D66 * dyi * dyj) * dA + x / 4;
+          out[at + 14]! += (p.D12 * dxi * dyj + p.D66 * dyi * dxj) * dA;
+          out[at + 24]! += (y * SY[j]!) / (2 * b);
+          out[at + 25]! += (p.D12 * dyi * dxj + p.D66 * dxi * dyj) * dA;
+          out[at + 26]! += (p.D22 * dyi * dyj + p.D66 * dxi * dxj) * dA + y / 4;
+        }
     }
   return out;
-}
-
-/** Rows of strain from the twelve unknowns at a point (ξ, η) of the element: κ_x, κ_y, κ_xy, γ_x, γ_y. */
-export function strains(a: number, b: number, xi: number, eta: number, B: readonly Float64Array[]): void {
-  for (const row of B) row.fill(0);
-  const [kx, ky, kxy, gx, gy] = B as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
-  for (let n = 0; n < 4; n++) {
-    const dx = (SX[n]! * (1 + SY[n]! * eta)) / (2 * a);
-    const dy = (SY[n]! * (1 + SX[n]! * xi)) / (2 * b);
-    kx[3 * n + 1] = dx;
-    ky[3 * n + 2] = dy;
-    kxy[3 * n + 1] = dy;
-    kxy[3 * n + 2] = dx;
-    // γ_x lives on the lower and upper sides, γ_y on the left and right ones.
-    const onX = (1 + SY[n]! * eta) / 2;
-    gx[3 * n] = (onX * SX[n]!) / a;
-    gx[3 * n + 1] = onX / 2;
-    const onY = (1 + SX[n]! * xi) / 2;
-    gy[3 * n] = (onY * SY[n]!) / b;
-    gy[3 * n + 2] = onY / 2;
-  }
 }

@@ -1,8 +1,7 @@
-import type { Assembly, Cell } from './assemble';
+import { bendingOf, type Assembly, type Cell } from './assemble';
 import { planeForcesOf } from './energy';
 import { addInPlane, slopeTerms } from './membrane';
 import { cornersOf, EACH, unknownOf, usedBy } from './pattern';
-import { elementStiffness, times } from './plate-element';
 import type { StackLoad } from './stack';
 import type { StackResult } from './solve-stack';
 
@@ -25,7 +24,7 @@ type Sum = { -readonly [K in keyof Omit<Reaction, 'of'>]: number };
 /** A cell's own forces on its corners, `EACH` at each: what its neighbours, links and supports must give. */
 function forcesOf(a: Assembly, r: StackResult, c: Cell): Float64Array {
   const layer = a.stack.layers[c.layer]!;
-  const K = elementStiffness(c.a, c.b, times(layer.stiffness, c.stiff));
+  const K = bendingOf(a, c);
   const d = new Float64Array(4 * EACH);
   cornersOf(c, a.stack.grid.x.length).forEach((n, k) => {
     for (let i = 0; i < usedBy(layer); i++) d[EACH * k + i] = r.u[unknownOf(a.nodes, c.layer, n, i)]!;

@@ -24,8 +24,8 @@ export interface StackResult {
 /** A stack made ready: its pattern found once, its factor mended where what touches changes. */
 export interface Solver {
   readonly assembly: Assembly;
-  /** `start`: links that act at first, all where left out; and with membrane action a shape to start from. */
-  solve(load: StackLoad, start?: Start): StackResult | Refusal;
+  /** `start`: links that act at first, all where left out; and with membrane action a shape to start from. `nothing`: part of the load below which a link carries nothing. */
+  solve(load: StackLoad, start?: Start, nothing?: number): StackResult | Refusal;
   /** Memory of the factor, bytes; 0 before the first solve. */
   bytes(): number;
   /** The factor's memory, for the solver that takes this one's place. */
@@ -63,12 +63,19 @@ export function solverOf(stack: Stack, before?: Solver): Solver {
     assembly,
     kept,
     bytes: () => kept.factor?.room.bytes ?? 0,
-    solve: (load, start) => run(assembly, energy, kept, load, start),
+    solve: (load, start, nothing = NOTHING) => run(assembly, energy, kept, load, start, nothing),
   };
 }
 
 /** Newton's method on the energy: exact for what touches, so that a step in which nothing changes is the answer. */
-function run(a: Assembly, energy: Energy, kept: Kept, load: StackLoad, start: Start | undefined): StackResult | Refusal {
+function run(
+  a: Assembly,
+  energy: Energy,
+  kept: Kept,
+  load: StackLoad,
+  start: Start | undefined,
+  nothing: number,
+): StackResult | Refusal {
   const b = new Float64Array(a.unknowns);
   let size = 0;
   for (const f of load.forces) {
@@ -78,7 +85,7 @@ function run(a: Assembly, energy: Energy, kept: Kept, load: StackLoad, start: St
   }
   const state = start?.state.length === a.links.length ? start.state.slice() : new Uint8Array(a.links.length).fill(1);
   let x = energy.curved && start?.u ? placed(a, start.u) : undefined;
-  if (x) state.set(energy.stateOf(x, state, NOTHING * size));
+  if (x) state.set(energy.stateOf(x, state, nothing * size));
   const seen = new Set<string>();
   let careful = 0;
   for (let rounds = 1; rounds <= ROUNDS; rounds++) {
@@ -87,11 +94,12 @@ function run(a: Assembly, energy: Energy, kept: Kept, load: StackLoad, start: St
     // From flat plates on, the first aim of a curved skin is far too high: as far that way as lowers the energy.
     if (energy.curved) x = energy.towards(x ?? new Float64Array(a.unknowns), target, b);
     else x = x && careful > 0 ? energy.towards(x, target, b) : target;
-    const next = energy.stateOf(x, state, NOTHING * size);
-    const same = x === target && next.every((v, i) => v === state[i]);
-    const left = energy.leftOver(x, b) / Math.max(size, 1e-9);
-    if ((same && !energy.curved) || (energy.curved && rounds > 1 && left < SETTLED))
-      return resultOf(a, next, x, rounds, left, size);
+    const next = energy.stateOf(x, state, nothing * size);
+    const same = !energy.curved && x === target && next.every((v, i) => v === state[i]);
+    if (same || (energy.curved && rounds > 1)) {
+      const left = energy.leftOver(x, b) / Math.max(size, 1e-9);
+      if (!energy.curved || left < SETTLED) return resultOf(a, next, x, rounds, left, size);
+    }
     state.set(next);
     // Whole steps settle fastest, but may go round in a circle; steps that lower the energy cannot.
     const key = next.join('');

@@ -170,7 +170,6 @@ export function figuresFor(s: SpreadFigures, caseId: string): CaseFigures | unde
     plateStress: by((c) => c.plateStress) as CaseFigures['plateStress'],
     farStress: by((c) => c.farStress) as CaseFigures['farStress'],
     edgeStress: by((c) => c.edgeStress) as CaseFigures['edgeStress'],
-    skinStress: by((c) => c.skinStress) as CaseFigures['skinStress'],
     skinShear: by((c) => c.skinShear) as CaseFigures['skinShear'],
     pressure: by((c) => c.pressure) as CaseFigures['pressure'],
     pressureBelow: by((c) => c.pressureBelow) as CaseFigures['pressureBelow'],
