@@ -1,5 +1,5 @@
 import { eliminationOrder } from './order';
-import { Triplets, type SparseMatrix } from './sparse-matrix';
+import type { SparseMatrix } from './sparse-matrix';
 import type { Layer, Stack } from './stack';
 import { analyse, type Symbolic } from './symbolic';
 
@@ -125,95 +125,132 @@ const heldBits = (s: Stack['supports'][number]): number =>
 export function patternOf(stack: Stack, before?: Pattern): Pattern {
   const t = topologyOf(stack);
   if (before?.signature.length === t.signature.length && before.signature.every((v, i) => v === t.signature[i])) return before;
-  const place = placed(stack, t);
-  const unknowns = place.reduce((most, p) => Math.max(most, p), -1) + 1;
-  const triplets = new Triplets();
-  eachEntry(stack, t, place, (i, j) => {
-    if (i >= 0 && j >= 0) triplets.add(i, j, 0);
-  });
-  for (let i = 0; i < unknowns; i++) triplets.add(i, i, 0);
+  const groups = groupsOf(stack, t);
+  const place = placed(stack, t, groups);
+  const matrix = emptyMatrix(groups, place);
   const w = (l: RawLink, side: 0 | 1) => place[unknownOf(t.nodes, l.layers[side], l.node, 0)]!;
-  for (const l of t.links) if (w(l, 0) >= 0 && w(l, 1) >= 0) triplets.add(w(l, 0), w(l, 1), 0);
-  const matrix = triplets.matrix(unknowns);
-  const scatter: number[] = [];
-  eachEntry(stack, t, place, (i, j) => scatter.push(entry(matrix, i, j)));
   return {
     signature: t.signature,
     nodes: t.nodes,
-    unknowns,
+    unknowns: matrix.n,
     place,
     cells: t.cells,
-    links: t.links.map(({ layers: _, ...l }, k) => {
-      const [upper, lower] = [w(t.links[k]!, 0), w(t.links[k]!, 1)];
-      return { ...l, upper, lower, at: [entry(matrix, upper, upper), entry(matrix, lower, lower), entry(matrix, upper, lower)] };
+    links: t.links.map((l): LinkPlace => {
+      const [upper, lower] = [w(l, 0), w(l, 1)];
+      const at = [entry(matrix, upper, upper), entry(matrix, lower, lower), entry(matrix, upper, lower)] as const;
+      return { kind: l.kind, of: l.of, node: l.node, upper, lower, at };
     }),
     matrix,
-    scatter: Int32Array.from(scatter),
+    scatter: scatterOf(stack, t, place, matrix),
     symbolic: analyse(matrix),
   };
 }
 
-/** Both places of every entry of every cell's lower triangle, in the order of `scatter`. */
-function eachEntry(stack: Stack, t: Topology, place: Int32Array, tell: (i: number, j: number) => void): void {
+/** Unknowns of one layer at one node go together. */
+interface Group {
+  /** Layer · nodes + node. */
+  readonly at: number;
+  /** Which of the `EACH` are there and free. */
+  readonly free: readonly number[];
+  /** Groups of the same layer in cells round it. */
+  readonly beside: number[];
+  /** Groups of other layers, by contact or bolt: w alone. */
+  readonly linked: number[];
+}
+
+function groupsOf(stack: Stack, t: Topology): Group[] {
   const nx = stack.grid.x.length;
+  const { nodes } = t;
+  const held = new Uint8Array(stack.layers.length * nodes);
+  for (const s of stack.supports) held[s.layer * nodes + s.node]! |= heldBits(s);
+  const number = new Int32Array(held.length).fill(-1);
+  const out: Group[] = [];
+  const groupAt = (at: number, used: number): number => {
+    if (number[at] !== -1) return number[at]!;
+    const free = Array.from({ length: used }, (_, k) => k).filter((k) => (held[at]! & (1 << k)) === 0);
+    // −2: all of it is held.
+    number[at] = free.length > 0 ? out.length : -2;
+    if (free.length > 0) out.push({ at, free, beside: [], linked: [] });
+    return number[at]!;
+  };
+  const join = (list: 'beside' | 'linked', i: number, j: number) => {
+    if (i < 0 || j < 0 || i === j || out[i]![list].includes(j)) return;
+    out[i]![list].push(j);
+    out[j]![list].push(i);
+  };
   for (const c of t.cells) {
     const used = usedBy(stack.layers[c.layer]!);
-    const at = cornersOf(c, nx).flatMap((n) => Array.from({ length: used }, (_, k) => place[unknownOf(t.nodes, c.layer, n, k)]!));
-    for (let p = 0; p < at.length; p++) for (let q = 0; q <= p; q++) tell(at[p]!, at[q]!);
+    const [p, q, r, s] = cornersOf(c, nx).map((n) => groupAt(c.layer * nodes + n, used)) as [number, number, number, number];
+    join('beside', p, q);
+    join('beside', p, r);
+    join('beside', p, s);
+    join('beside', q, r);
+    join('beside', q, s);
+    join('beside', r, s);
   }
+  for (const l of t.links) join('linked', number[l.layers[0] * nodes + l.node]!, number[l.layers[1] * nodes + l.node]!);
+  return out;
 }
 
 /** Puts every unknown that is there and free in its place in the order of elimination. */
-function placed(stack: Stack, t: Topology): Int32Array {
-  const nx = stack.grid.x.length;
-  const { nodes } = t;
-  const free = new Uint8Array(stack.layers.length * nodes * EACH);
-  for (const c of t.cells)
-    for (const n of cornersOf(c, nx))
-      for (let k = 0; k < usedBy(stack.layers[c.layer]!); k++) free[unknownOf(nodes, c.layer, n, k)] = 1;
-  for (const s of stack.supports)
-    [s.w, s.betaX, s.betaY, s.u, s.v].forEach((held, k) => {
-      if (held) free[unknownOf(nodes, s.layer, s.node, k)] = 0;
-    });
-  const group = new Int32Array(stack.layers.length * nodes).fill(-1);
-  const members: number[] = [];
-  const weight: number[] = [];
-  for (let g = 0; g < group.length; g++) {
-    let n = 0;
-    for (let k = 0; k < EACH; k++) n += free[g * EACH + k]!;
-    if (n === 0) continue;
-    group[g] = members.length;
-    members.push(g);
-    weight.push(n);
-  }
-  const beside = members.map(() => new Set<number>());
-  const join = (i: number, j: number) => {
-    if (i < 0 || j < 0 || i === j) return;
-    beside[i]!.add(j);
-    beside[j]!.add(i);
-  };
-  for (const c of t.cells) {
-    const at = cornersOf(c, nx).map((n) => group[c.layer * nodes + n]!);
-    at.forEach((i, k) => at.slice(k + 1).forEach((j) => join(i, j)));
-  }
-  for (const l of t.links) join(group[l.layers[0] * nodes + l.node]!, group[l.layers[1] * nodes + l.node]!);
+function placed(stack: Stack, t: Topology, groups: readonly Group[]): Int32Array {
   const order = eliminationOrder(
     {
-      node: Int32Array.from(members, (g) => g % nodes),
-      weight: Int32Array.from(weight),
-      beside: beside.map((s) => [...s]),
+      node: Int32Array.from(groups, (g) => g.at % t.nodes),
+      weight: Int32Array.from(groups, (g) => g.free.length),
+      beside: groups.map((g) => [...g.beside, ...g.linked]),
     },
-    nx,
+    stack.grid.x.length,
     stack.grid.y.length,
   );
-  const place = new Int32Array(free.length).fill(-1);
+  const place = new Int32Array(stack.layers.length * t.nodes * EACH).fill(-1);
   let next = 0;
-  for (const i of order)
-    for (let k = 0; k < EACH; k++) {
-      const u = members[i]! * EACH + k;
-      if (free[u]) place[u] = next++;
-    }
+  for (const i of order) for (const k of groups[i]!.free) place[groups[i]!.at * EACH + k] = next++;
   return place;
+}
+
+/** The matrix with a zero wherever a cell or a link may add: each column's rows from its group's neighbours. */
+function emptyMatrix(groups: readonly Group[], place: Int32Array): SparseMatrix {
+  const n = groups.reduce((sum, g) => sum + g.free.length, 0);
+  const columns: Int32Array[] = new Array<Int32Array>(n);
+  const scratch = new Int32Array(EACH * 16 + 64);
+  for (const g of groups)
+    for (const k of g.free) {
+      const column = place[g.at * EACH + k]!;
+      let count = 0;
+      const take = (o: Group, only?: number) => {
+        for (const f of o.free) {
+          const row = place[o.at * EACH + f]!;
+          if (row >= column && (only === undefined || f === only)) scratch[count++] = row;
+        }
+      };
+      take(g);
+      for (const o of g.beside) take(groups[o]!);
+      if (k === 0) for (const o of g.linked) take(groups[o]!, 0);
+      columns[column] = scratch.slice(0, count).sort();
+    }
+  const starts = new Int32Array(n + 1);
+  for (let j = 0; j < n; j++) starts[j + 1] = starts[j]! + columns[j]!.length;
+  const rows = new Int32Array(starts[n]!);
+  for (let j = 0; j < n; j++) rows.set(columns[j]!, starts[j]!);
+  return { n, starts, rows, values: new Float64Array(rows.length) };
+}
+
+/** Where every entry of every cell's lower triangle stands, cell after cell. */
+function scatterOf(stack: Stack, t: Topology, place: Int32Array, matrix: SparseMatrix): Int32Array {
+  const nx = stack.grid.x.length;
+  const size = (c: CellPlace) => (usedBy(stack.layers[c.layer]!) === 5 ? 210 : 78);
+  const out = new Int32Array(t.cells.reduce((sum, c) => sum + size(c), 0));
+  const at = new Int32Array(4 * EACH);
+  let next = 0;
+  for (const c of t.cells) {
+    const used = usedBy(stack.layers[c.layer]!);
+    cornersOf(c, nx).forEach((n, i) => {
+      for (let k = 0; k < used; k++) at[used * i + k] = place[unknownOf(t.nodes, c.layer, n, k)]!;
+    });
+    for (let p = 0; p < 4 * used; p++) for (let q = 0; q <= p; q++) out[next++] = entry(matrix, at[p]!, at[q]!);
+  }
+  return out;
 }
 
 /** Where (i, j) stands in a matrix's values; −1 where either is fixed. */

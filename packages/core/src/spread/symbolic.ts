@@ -65,56 +65,42 @@ export function analyse(A: SparseMatrix): Symbolic {
   const pattern: (Int32Array | undefined)[] = new Array<Int32Array | undefined>(n);
   const children: number[][] = Array.from({ length: n }, () => []);
   for (let j = 0; j < n; j++) if (parent[j] !== -1) children[parent[j]!]!.push(j);
-  const mark = new Int32Array(n).fill(-1);
-  const scratch = new Int32Array(n);
+  const merge = merger(n);
   const firsts: number[] = [];
   const rows: Int32Array[] = [];
   const blockOf = new Int32Array(n);
   let joined = 0;
+  let before = new Int32Array(0);
+  const close = (end: number) => {
+    const start = firsts.at(-1)!;
+    const all = new Int32Array(end - start + before.length);
+    for (let j = start; j < end; j++) all[j - start] = j;
+    all.set(before, end - start);
+    rows.push(all);
+  };
   for (let j = 0; j < n; j++) {
-    let count = 0;
-    mark[j] = j;
-    for (let p = A.starts[j]!; p < A.starts[j + 1]!; p++) {
-      const i = A.rows[p]!;
-      if (mark[i] !== j) {
-        mark[i] = j;
-        scratch[count++] = i;
-      }
-    }
-    for (const c of children[j]!) {
-      const below = pattern[c]!;
-      for (let k = 0; k < below.length; k++) {
-        const i = below[k]!;
-        if (i > j && mark[i] !== j) {
-          mark[i] = j;
-          scratch[count++] = i;
-        }
-      }
-      pattern[c] = undefined;
-    }
-    const own = scratch.slice(0, count).sort();
+    const own = merge(j, A, children[j]!, pattern);
     pattern[j] = own;
     // Joined to the block before where it is that block's parent and its pattern (nearly) the same.
-    const s = rows.length - 1;
-    if (j > 0 && parent[j - 1] === j && blockOf[j - 1] === s) {
-      const start = firsts[s]!;
-      const width = j - start;
-      const before = rows[s]!.length - width;
+    if (j > 0 && parent[j - 1] === j) {
+      const width = j - firsts.at(-1)!;
       // The block's rows below j must be within the new column's own: true, as j is the parent.
-      const zeros = joined + width * (own.length + 1 - before);
+      const zeros = joined + width * (own.length + 1 - before.length);
       const entries = (width + 1) * (own.length + 1 + width);
       if (zeros === 0 || zeros < SLACK * entries) {
         joined = zeros;
-        rows[s] = Int32Array.from([...rows[s]!.subarray(0, width), j, ...own]);
-        blockOf[j] = s;
+        blockOf[j] = firsts.length - 1;
+        before = own;
         continue;
       }
     }
+    if (j > 0) close(j);
     joined = 0;
     firsts.push(j);
-    rows.push(Int32Array.from([j, ...own]));
-    blockOf[j] = rows.length - 1;
+    blockOf[j] = firsts.length - 1;
+    before = own;
   }
+  if (n > 0) close(n);
   firsts.push(n);
   const first = Int32Array.from(firsts);
   const above = new Int32Array(rows.length).fill(-1);
@@ -135,3 +121,47 @@ export function analyse(A: SparseMatrix): Symbolic {
   });
   return { n, first, rows, parent: above, children: below, blockOf, entries, flops };
 }
+
+/** Rows below the diagonal of a column of the factor: the matrix's own and those its children pass on, rising. */
+function merger(n: number) {
+  const mark = new Int32Array(n).fill(-1);
+  const extra = new Int32Array(n);
+  return (
+    j: number,
+    A: SparseMatrix,
+    children: readonly number[],
+    pattern: (Int32Array | undefined)[],
+  ): Int32Array<ArrayBuffer> => {
+    // The longest of what is passed on is in order already; what is new is put in order and the two are merged.
+    let base = -1;
+    for (const c of children) if (base < 0 || pattern[c]!.length > pattern[base]!.length) base = c;
+    const long = base < 0 ? EMPTY : pattern[base]!;
+    mark[j] = j;
+    for (let k = 0; k < long.length; k++) mark[long[k]!] = j;
+    let count = 0;
+    const take = (i: number) => {
+      if (i > j && mark[i] !== j) {
+        mark[i] = j;
+        extra[count++] = i;
+      }
+    };
+    for (let p = A.starts[j]!; p < A.starts[j + 1]!; p++) take(A.rows[p]!);
+    for (const c of children) {
+      if (c !== base) for (const i of pattern[c]!) take(i);
+      pattern[c] = undefined;
+    }
+    const fresh = extra.subarray(0, count).sort();
+    const out = new Int32Array(count + long.length);
+    let at = 0;
+    let f = 0;
+    for (let k = 0; k < long.length; k++) {
+      if (long[k] === j) continue;
+      while (f < count && fresh[f]! < long[k]!) out[at++] = fresh[f++]!;
+      out[at++] = long[k]!;
+    }
+    while (f < count) out[at++] = fresh[f++]!;
+    return out.slice(0, at);
+  };
+}
+
+const EMPTY = new Int32Array(0);
