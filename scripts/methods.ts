@@ -8,7 +8,8 @@ for (const v of REFERENCE_VALUES) {
   const error = relativeError(v);
   const row = rows.get(v.of) ?? { met: 0, of: 0, worst: 0 };
   rows.set(v.of, { met: row.met + (error <= v.within ? 1 : 0), of: row.of + 1, worst: Math.max(row.worst, error) });
-  if (error > worst.error) worst = { error, what: `${v.of}, ${v.what} (${v.source})` };
+  // Plates solved on a mesh come as near as their mesh: the solver's largest error stands in its own line.
+  if (v.of !== 'spread' && error > worst.error) worst = { error, what: `${v.of}, ${v.what} (${v.source})` };
 }
 const percent = (e: number) => `${(100 * e).toFixed(2)} %`;
 for (const c of CHECKS) {
@@ -18,10 +19,16 @@ for (const c of CHECKS) {
   );
 }
 for (const [of, r] of rows)
-  if (!CHECKS.some((c) => c.id === of))
+  if (!CHECKS.some((c) => c.id === of) && of !== 'spread')
     console.log(`${of.padEnd(16)} ${r.met} of ${r.of} met, largest error ${percent(r.worst)}`);
+console.log('\nThe spread solver: case, reference, result, error');
+for (const v of REFERENCE_VALUES)
+  if (v.of === 'spread')
+    console.log(
+      `${v.what}: ${Number(v.expected.toFixed(5))}, ${Number(v.got().toFixed(5))}, ${percent(relativeError(v))} (${v.source})`,
+    );
 const met = [...rows.values()].reduce((n, r) => n + r.met, 0);
 console.log(
-  `\n${CHECKS.length} checks; ${met} of ${REFERENCE_VALUES.length} reference values met to the digits of their source; largest relative error ${percent(worst.error)}: ${worst.what}`,
+  `\n${CHECKS.length} checks; ${met} of ${REFERENCE_VALUES.length} reference values met to the digits of their source; largest relative error of a check ${percent(worst.error)}: ${worst.what}`,
 );
 process.exitCode = met === REFERENCE_VALUES.length ? 0 : 1;

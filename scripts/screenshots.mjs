@@ -12,10 +12,6 @@ const WINCH = '/job/core-sampler-winch';
 const VIEWS = {
   rack: { at: '/', wait: '.tags svg' },
   load: { at: `${WINCH}/load` },
-  'take-off': {
-    at: '/job/sensor-mast-foot/load',
-    first: (page) => page.getByRole('radio', { name: 'Take-off' }).click(),
-  },
   envelope: { at: `${WINCH}/load`, first: (page) => page.getByRole('radio', { name: 'Envelope' }).click() },
   measure: { at: `${WINCH}/measure` },
   patterns: {
@@ -28,7 +24,6 @@ const VIEWS = {
     },
   },
   'as-built': { at: '/job/fold-down-bench-left/measure?sheet=as-built' },
-  behind: { at: `${WINCH}/measure?sheet=behind` },
   'measure-next': { at: `${WINCH}/measure?sheet=next`, first: (page) => page.locator('ms-next table').waitFor() },
   'lay-out': { at: `${WINCH}/lay-out`, first: (page) => page.locator('[data-bolt=B2]').focus() },
   working: { at: '/job/sensor-mast-foot/lay-out', first: (page) => page.getByRole('button', { name: /^Plate bending/ }).click() },
@@ -57,12 +52,27 @@ const VIEWS = {
       await page.mouse.move(600, 200);
     },
   },
-  rules: {
-    at: `${WINCH}/lay-out`,
+  spread: { at: `${WINCH}/spread`, first: (page) => page.getByText(/fine mesh, /).waitFor() },
+  'spread-stress': {
+    at: '/job/sensor-mast-foot/spread',
     async first(page) {
-      await page.getByRole('radio', { name: 'rules' }).click();
-      await page.getByLabel('Marine laminate').check();
-      await page.getByLabel('EN 1993-1-8, steel').uncheck();
+      await page.getByText(/fine mesh, /).waitFor();
+      await page.locator('ms-pick', { hasText: 'Show' }).getByRole('combobox').click();
+      await page.getByRole('option', { name: 'Stress (von Mises)' }).click();
+      await page.getByRole('button', { name: 'Plate', exact: true }).click();
+      await page.mouse.move(480, 330);
+    },
+  },
+  'spread-compare': {
+    at: '/job/fold-down-bench-left/spread',
+    async first(page) {
+      await page.getByText(/fine mesh, /).waitFor();
+      await page.getByRole('radio', { name: 'Compare' }).click();
+      await page.locator('ms-pick', { hasText: 'Beside this layout' }).getByRole('combobox').click();
+      await page.getByRole('option', { name: 'two loose plates of half the thickness' }).click();
+      await page.getByRole('button', { name: 'Solve both' }).click();
+      await page.locator('ms-spread-compare table').waitFor();
+      await page.mouse.move(600, 400);
     },
   },
   stock: { at: '/stock', wait: 'tbody tr' },

@@ -24,7 +24,16 @@ function methods(): string {
     '| --- | --- | --- | --- | --- | --- |',
     ...rows,
   ].join('\n');
-  return put(put(put(text, 'checks', checks), 'builders', builders()), 'packs', packs());
+  return put(put(put(put(text, 'checks', checks), 'builders', builders()), 'packs', packs()), 'spread', spread());
+}
+
+/** The plates and beams the spread solver is held to, with what it comes to. */
+function spread(): string {
+  const rows = REFERENCE_VALUES.filter((v) => v.of === 'spread').map(
+    (v) =>
+      `| ${v.what} | ${v.source} | ${Number(v.expected.toFixed(5))} | ${v.got().toPrecision(4)} | ${(100 * relativeError(v)).toFixed(2)} % |`,
+  );
+  return ['| case | source | reference | result | error |', '| --- | --- | --- | --- | --- |', ...rows].join('\n');
 }
 
 /** How many figures from outside hold a check, and the largest relative error against them. */

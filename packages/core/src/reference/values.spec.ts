@@ -5,8 +5,8 @@ it.each(REFERENCE_VALUES.map((v) => [`${v.of}: ${v.what} is ${v.expected} (${v.s
   expect(relativeError(v)).toBeLessThanOrEqual(v.within),
 );
 
-it('every value is of a check in the registry, a load builder, or the tightening', () => {
-  const known = new Set([...CHECKS.map((c) => c.id), 'tightening']);
+it('every value is of a check in the registry, a load builder, the tightening, or the spread solver', () => {
+  const known = new Set([...CHECKS.map((c) => c.id), 'tightening', 'spread']);
   for (const v of REFERENCE_VALUES) expect([v.of, known.has(v.of) || v.of.startsWith('load: ')]).toEqual([v.of, true]);
 });
 

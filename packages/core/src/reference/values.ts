@@ -15,6 +15,7 @@ import { fastenersAndPlates } from './fasteners-and-plates';
 import { resolvedOf, type ReferenceValue } from './jobs';
 import { lugsAndWelds } from './lugs-and-welds';
 import { skins } from './skins';
+import { spreadValues } from './spread-values';
 
 export type { ReferenceValue };
 
@@ -281,6 +282,7 @@ export const REFERENCE_VALUES: readonly ReferenceValue[] = [
   ...skins,
   ...lugsAndWelds,
   ...builders,
+  ...spreadValues,
 ];
 
 export const relativeError = (v: ReferenceValue): number => Math.abs(v.got() / v.expected - 1);

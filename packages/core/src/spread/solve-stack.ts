@@ -77,7 +77,7 @@ function run(
   nothing: number,
 ): StackResult | Refusal {
   const b = new Float64Array(a.unknowns);
-  let size = 0;
+  let size = a.stack.bolts.reduce((sum, k) => sum + k.preload, 0);
   for (const f of load.forces) {
     const at = a.place[unknownOf(a.nodes, f.layer, f.node, 0)]!;
     size += Math.abs(f.fz);
@@ -160,7 +160,9 @@ function resultOf(
   a.links.forEach((l, i) => {
     const s = stretch(l, x);
     if (!state[i]) carried = Math.max(carried, Math.abs(l.stiffness * LOOSE * s));
-    else if (l.kind === 'bolt') bolts[l.of] = l.stiffness * s;
+    // One that stayed as it was, as it carries nothing, may stand a hair the other way: that is nothing too.
+    else if (l.kind === 'bolt') bolts[l.of] = Math.max(0, l.stiffness * s);
+    else if (!stack.contacts[l.of]!.tied && s < 0) return;
     else pressure[l.of * nodes + l.node] = stack.contacts[l.of]!.modulus * s;
   });
   if (carried > CARRIED * Math.max(size, 1e-9))

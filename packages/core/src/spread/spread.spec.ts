@@ -3,6 +3,10 @@ import { isResolved, resolve, type Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { casesOf } from '../loads/cases';
 import { fromSheet } from '../job/values';
+import { readJobData } from '../formats/read-job';
+import { USUAL_SPREAD, type SpreadRules } from '../job/spread-rules';
+import { proofOf } from '../stock/bolt-proof';
+import { isotropic } from './plate-element';
 import { plateThickness, testJob } from '../testing/test-job';
 import { stackOf, type Mesh } from './from-job';
 import { spreadOf, type Spread, type SpreadCase } from './spread';
@@ -13,11 +17,12 @@ const resolved = (job: Job): Resolved => {
   return r;
 };
 
-function run(job: Job, mesh: Mesh = 'draft'): { spread: Spread; first: SpreadCase } {
+function run(job: Job, mesh: Mesh = 'draft', before?: Spread): { spread: Spread; first: SpreadCase } {
   const spread = spreadOf(
     resolved(job),
     casesOf(job).map((c) => asCounted(c, job.practice)),
     mesh,
+    before,
   );
   if ('refused' in spread) throw new Error(spread.because);
   const first = spread.cases[0]!;
@@ -136,4 +141,139 @@ it.each<[string, (j: Job) => Job, RegExp]>([
     field: 'skin.kind',
     because: expect.stringMatching(why),
   });
+});
+
+describe('by the job’s own rules', () => {
+  const rules =
+    (more: Partial<SpreadRules>) =>
+    (j: Job): Job => ({ ...j, spread: { ...USUAL_SPREAD, ...more } });
+  const gives = (more: Partial<SpreadRules>) => run(testJob({ fz: 4000 }, rules(more))).first;
+  const usual = run(testJob({ fz: 4000 })).first;
+  const all = (e: 'simple' | 'clamped' | 'free') => ({ aft: e, fore: e, starboard: e, port: e });
+
+  it('clamped bearers give less than ones that let it turn; without two of them it gives more', () => {
+    expect(gives({ edges: all('clamped') }).deflection.value).toBeLessThan(0.8 * usual.deflection.value);
+    const two = gives({ edges: { ...all('simple'), starboard: 'free', port: 'free' } });
+    expect(two.deflection.value).toBeGreaterThan(usual.deflection.value);
+    expect(two.reactions.map((r) => r.of).sort()).toEqual(['aft', 'fore']);
+  });
+  it('bearers given as springs push what held ones would, and give by it', () => {
+    const stiff = gives({ given: { bearer: 1e6 } });
+    expect(stiff.deflection.value / usual.deflection.value).toBeCloseTo(1, 2);
+    const soft = gives({ given: { bearer: 2 } });
+    expect(sum(soft.reactions.map((r) => r.fz))).toBeCloseTo(-4000, 1);
+    expect(soft.balance).toBeLessThan(1e-6);
+    // 4 kN on the springs of all four sides: F/(k·l) and the panel's own on top.
+    expect(soft.deflection.value).toBeGreaterThan(usual.deflection.value + 0.5);
+  });
+  it('bolts and bedding given outright are what is solved with', () => {
+    const { spread } = run(testJob({ fz: 4000 }, rules({ given: { bolt: 12_345, bedding: 67 } })));
+    const c = spread.cases[0]!;
+    if ('refused' in c) throw new Error(c.because);
+    expect(c.assembly.stack.bolts.map((b) => b.stiffness)).toEqual([12_345, 12_345, 12_345, 12_345]);
+    expect(c.assembly.stack.contacts.map((k) => k.modulus)).toEqual([67, 67, 67]);
+  });
+  it('a rigid base bends less of the plate', () => {
+    expect(gives({ base: 'rigid' }).plateStress.value).not.toBeCloseTo(usual.plateStress.value, 1);
+    expect(gives({ base: 'rigid' }).deflection.value).toBeLessThan(usual.deflection.value);
+  });
+  it('tightened bolts start from their preload', () => {
+    const job = testJob({ fz: 400 }, (j) =>
+      rules({ preload: 'as tightened' })({ ...j, joint: { ...j.joint, tightening: 'to torque' } }),
+    );
+    const r = resolved(job);
+    const preload = job.joint.preload.v * proofOf(r.grade.id, r.d) * r.As;
+    for (const b of run(job).first.bolts) expect(Math.abs(b.tension / preload - 1)).toBeLessThan(0.05);
+  });
+  it('a tapered edge is softer, and bends the skin beside it less sharply', () => {
+    const stiffPlate = (more: Partial<SpreadRules>) =>
+      run(
+        testJob({ fz: -6000 }, (j) => rules(more)(plateThickness(16)(j))),
+        'fine',
+      ).first;
+    const plain = stiffPlate({});
+    const tapered = stiffPlate({ taper: { width: 40, to: 0.2 } });
+    expect(tapered.edgeStress.value).toBeLessThan(plain.edgeStress.value);
+    const soft = stiffPlate({ given: { bedding: 2 } });
+    expect(soft.edgeStress.value).toBeLessThan(plain.edgeStress.value);
+  });
+  it('bonded, plate and skin bend as one: less than when they lie loose', () => {
+    const bonded = run(testJob({ fz: -4000 }, (j) => ({ ...j, joint: { ...j.joint, bedding: 'bonded' } }))).first;
+    expect(bonded.deflection.value).toBeLessThan(run(testJob({ fz: -4000 })).first.deflection.value);
+  });
+});
+
+it('two alike plates bonded are as stiff as one of twice the thickness: D·8', () => {
+  const job = testJob(PULL, (j) => ({
+    ...j,
+    plate: { ...j.plate, metal: 'S275', thickness: q(5) },
+    skin: { ...j.skin, kind: 'sheet', metal: 'S275', thickness: q(5) } as Job['skin'],
+    joint: { ...j.joint, bedding: 'bonded' },
+  }));
+  const made = stackOf(resolved(job), 'draft');
+  if ('refused' in made) throw new Error(made.because);
+  const [, plate, skin] = made.stack.layers;
+  const one = isotropic(210_000, 0.3, 10).D11;
+  expect((plate!.stiffness.D11 + skin!.stiffness.D11) / one).toBeCloseTo(1, 6);
+  // The outer face of the whole: 6·m/(2t)² of all the moment.
+  const share = plate!.stiffness.D11 / (plate!.stiffness.D11 + skin!.stiffness.D11);
+  expect(share / plate!.section!.top / (6 / 10 ** 2)).toBeCloseTo(1, 6);
+});
+
+it('a thin sheet is solved with membrane action, unless the job says never; it gives less, and pulls at the bearers', () => {
+  const thin = (more: Partial<SpreadRules>) =>
+    run(testJob({ fz: 4000 }, (j) => ({ ...j, spread: { ...USUAL_SPREAD, ...more }, skin: { ...j.skin, thickness: q(1.5) } })))
+      .first;
+  const [curved, never, sliding] = [thin({}), thin({ membrane: 'never' }), thin({ inPlane: 'sliding' })];
+  expect([curved.membrane, never.membrane]).toEqual([true, false]);
+  expect(curved.overThickness).toBeLessThan(0.5 * never.overThickness);
+  expect(curved.linearOverThickness).toBeCloseTo(never.overThickness, 6);
+  expect(sliding.overThickness).toBeGreaterThan(curved.overThickness);
+  const aft = curved.reactions.find((r) => r.of === 'aft')!;
+  expect(Math.abs(aft.fx)).toBeGreaterThan(100);
+  // Opposite bearers pull against each other; nothing pulls along the plate from outside.
+  expect(sum(curved.reactions.map((r) => r.fx)) / aft.fx).toBeCloseTo(0, 3);
+  expect(curved.balance).toBeLessThan(1e-6);
+});
+
+it('started from another answer it finds the same one: the same mesh, a coarser one, another layout', () => {
+  const job = testJob(PULL);
+  const nudged = testJob(PULL, (j) => ({
+    ...j,
+    bolts: { ...j.bolts, items: j.bolts.items.map((b, i) => (i === 0 ? { ...b, x: b.x + 3 } : b)) },
+  }));
+  const cases = casesOf(job).map((c) => asCounted(c, job.practice));
+  const solve = (j: Job, mesh: Mesh, before?: Spread) => {
+    const s = spreadOf(resolved(j), cases, mesh, before);
+    if ('refused' in s || 'refused' in s.cases[0]!) throw new Error('refused');
+    return { s, c: s.cases[0] as SpreadCase };
+  };
+  const fresh = solve(nudged, 'fine').c;
+  const draft = solve(job, 'draft').s;
+  const fine = solve(job, 'fine', draft).s;
+  const again = solve(nudged, 'fine', fine).c;
+  expect(again.deflection.value / fresh.deflection.value).toBeCloseTo(1, 2);
+  fresh.bolts.forEach((b, i) => expect(Math.abs(again.bolts[i]!.tension - b.tension)).toBeLessThan(0.03 * PULL.fz));
+});
+
+it('the measure of the edge settles from mesh to mesh: draft, fine, proof', () => {
+  let before: Spread | undefined;
+  const [draft, fine, proof] = (['draft', 'fine', 'proof'] as const).map((mesh) => {
+    const { spread, first } = run(testJob({ fz: 4000 }), mesh, before);
+    before = spread;
+    return first.edgeStress.value;
+  }) as [number, number, number];
+  expect(Math.abs(proof - fine)).toBeLessThan(Math.max(Math.abs(fine - draft), 0.01 * fine));
+  expect(Math.abs(proof / fine - 1)).toBeLessThan(0.03);
+});
+
+it('no bearer, no stiffness: refused by name; more bolts than can be, by the file', () => {
+  const free = { aft: 'free', fore: 'free', starboard: 'free', port: 'free' } as const;
+  const refusal = (change: (j: Job) => Job) => stackOf(resolved(testJob(PULL, change)), 'draft');
+  expect(refusal((j) => ({ ...j, spread: { ...USUAL_SPREAD, edges: free } }))).toMatchObject({ field: 'spread.edges' });
+  const r = resolved(testJob(PULL));
+  expect(stackOf({ ...r, skin: { ...r.skin, E: 0 } }, 'draft')).toMatchObject({ because: 'the skin has no stiffness' });
+  const many = Array.from({ length: 5000 }, (_, i) => ({ id: `B${i + 1}`, x: 0, y: i }));
+  const read = readJobData({ ...testJob(PULL), bolts: { ...testJob(PULL).bolts, items: many } });
+  expect('refusals' in read && read.refusals[0]).toMatchObject({ field: 'bolts.items', allowed: 'up to 60 bolts' });
 });

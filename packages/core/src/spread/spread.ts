@@ -112,9 +112,11 @@ export function* spreadSteps(
   before?: Spread,
 ): Generator<Progress, Spread | Refusal> {
   const like = before?.mesh === mesh ? before.made : undefined;
-  const job = stackOf(r, mesh, false, like?.flat.job);
-  if (isRefusal(job)) return job;
-  const flat = { job, solver: solverOf(job.stack, like?.flat.solver) };
+  const made = stackOf(r, mesh, false, like?.flat.job);
+  if (isRefusal(made)) return made;
+  const flat = tightened(made, like?.flat.solver);
+  if (isRefusal(flat)) return flat;
+  const { job } = flat;
   const states = new Map<string, Found>();
   const shapes = new Map<string, Found>();
   let curved: Made['curved'];
@@ -147,7 +149,8 @@ export function* spreadSteps(
     if (!curved) {
       const stack = stackOf(r, mesh, true, like?.curved?.job ?? job);
       if (isRefusal(stack)) return stack;
-      curved = { job: stack, solver: solverOf(stack.stack, like?.curved?.solver) };
+      const { bolts } = job.stack;
+      curved = { job: stack, solver: solverOf({ ...stack.stack, bolts }, like?.curved?.solver) };
     }
     const bent = curved.solver.solve(load, startCurved(c.id, curved.solver.assembly));
     if (!isRefusal(bent)) shapes.set(c.id, { assembly: curved.solver.assembly, result: bent });
@@ -165,6 +168,26 @@ export function* spreadSteps(
     bytes: flat.solver.bytes() + (curved?.solver.bytes() ?? 0),
     made: { flat, curved, states, shapes },
   };
+}
+
+/** Turns of the spanner by which each bolt comes to its preload. */
+const TURNS = 3;
+
+/** A stack whose bolts, all tightened and nothing yet loaded, pull as much as the job says: what the plates give is taken up. */
+function tightened(job: JobStack, before?: Solver): { job: JobStack; solver: Solver } | Refusal {
+  let now = { job, solver: solverOf(job.stack, before) };
+  if (job.stack.bolts.every((b) => b.preload === 0)) return now;
+  for (let turn = 0; turn < TURNS; turn++) {
+    const idle = now.solver.solve({ forces: [] });
+    if (isRefusal(idle)) return idle;
+    const bolts = now.job.stack.bolts.map((b, i) => ({
+      ...b,
+      preload: (b.preload * job.stack.bolts[i]!.preload) / Math.max(idle.bolts[i]!, 1e-3 * b.preload),
+    }));
+    const next = { ...job, stack: { ...job.stack, bolts } };
+    now = { job: next, solver: solverOf(next.stack, now.solver) };
+  }
+  return now;
 }
 
 const stateFor = (was: Found, to: Assembly): Uint8Array =>

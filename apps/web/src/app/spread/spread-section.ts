@@ -75,6 +75,8 @@ export class SpreadSection implements OnDestroy {
   readonly view = input.required<SpreadView>();
   readonly job = input.required<Job>();
   readonly line = input.required<CutLine>();
+  /** Movement to scale by, mm, where two sections stand side by side; else its own. */
+  readonly reach = input(0);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   protected readonly size = signal({ width: 780, height: 124 });
   private readonly resized = new ResizeObserver(() => this.measure());
@@ -116,7 +118,7 @@ export class SpreadSection implements OnDestroy {
   /** Pixels of the picture for a millimetre of movement: a round number of times. */
   private readonly pixels = computed(() => {
     const room = this.size().height - FOOT - 18 - this.thick().reduce((a, b) => a + b, 0);
-    return room / 2 / this.most();
+    return room / 2 / Math.max(this.most(), this.reach());
   });
   protected readonly times = computed(() => {
     const { a, b } = this.line();

@@ -169,7 +169,10 @@ export class SpreadStage {
       field: fieldOf(answer.view!, this.fieldName(), this.shownLayer(), this.face()),
     }));
     const scale = scaleOf(...sides.map((s) => s.field));
-    return sides.map((s) => ({ ...s, scale, view: panelView(s.answer.job) }));
+    const lifts = sides.flatMap((s) => s.answer.view!.layers.map((l) => l.lift));
+    const reach = lifts.reduce((most, l) => l.reduce((m, v) => (Number.isNaN(v) ? m : Math.max(m, Math.abs(v))), most), 0);
+    const view = this.wholePanel() ? panelView : plateView;
+    return sides.map((s) => ({ ...s, scale, reach, view: view(s.answer.job) }));
   });
 
   protected readonly state = computed(() => {
