@@ -80,7 +80,15 @@ for (const [width, height] of [
 ] as const) {
   test(`nothing scrolls off the page on the working stages at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
-    for (const stage of ['load', 'measure', ...SHEETS.map((sheet) => `measure?sheet=${sheet}`), 'lay-out', 'spread', 'choose', 'make']) {
+    for (const stage of [
+      'load',
+      'measure',
+      ...SHEETS.map((sheet) => `measure?sheet=${sheet}`),
+      'lay-out',
+      'spread',
+      'choose',
+      'make',
+    ]) {
       await openStage(page, 'core-sampler-winch', stage);
       const over = await page.evaluate(() => [
         document.documentElement.scrollHeight - innerHeight,

@@ -129,7 +129,8 @@ describe('edges', () => {
     const policy = headers['content-security-policy']!;
     expect(policy).toContain("script-src 'self' 'wasm-unsafe-eval';");
     expect(policy).toContain("default-src 'self'");
-    expect(policy).not.toContain('unsafe');
+    // WebAssembly for the spread solver, and nothing else that is evaluated or inline.
+    expect(policy.replace("'wasm-unsafe-eval'", '')).not.toContain('unsafe');
     expect(policy).not.toContain('http');
     expect(headers['x-powered-by']).toBeUndefined();
   });

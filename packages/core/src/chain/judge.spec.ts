@@ -1,9 +1,13 @@
 import { fromSheet } from '../job/values';
 import { USUAL_SPREAD } from '../job/spread-rules';
 import type { Job } from '../job/schema';
+import type { Spread } from '../spread/spread';
 import { testJob } from '../testing/test-job';
 import { evaluate, workingOf } from './evaluate';
-import { judge } from './judge';
+import { judge as judged } from './judge';
+
+// The draft mesh says the same things sooner.
+const judge = (job: Job, before?: Spread) => judged(job, before, 'draft');
 
 const q = (v: number) => fromSheet(v, `${v} mm`);
 const PULL = { fz: 5000, fx: 1500, z: 120 };
@@ -11,10 +15,11 @@ const solvedJob = (change: (j: Job) => Job = (j) => j): Job =>
   testJob(PULL, (j) => change({ ...j, spread: { ...USUAL_SPREAD, checks: 'solver' } }));
 const link = (v: ReturnType<typeof evaluate>, id: string) => v.links.find((l) => l.id === id)!;
 
-it('by hand it is the chain as it always was', () => {
+it('by hand it is the chain as it always was; as solved it is judged on the fine mesh', () => {
   const job = testJob(PULL);
   expect(judge(job).verdict).toEqual(evaluate(job));
   expect(judge(job).solved).toBeUndefined();
+  expect([...judged(solvedJob()).solved!.values()][0]!.mesh).toMatch(/fine mesh/);
 });
 
 it('as solved, bolts are judged with their prying, the plate and skin by their solved stress; capacities stay', () => {
@@ -36,7 +41,7 @@ it('the working says which solver, mesh and measure', () => {
     workingOf(job, id, verdict.cases[0]!.id, solved)!
       .steps.map((s) => JSON.stringify(s))
       .join(' ');
-  expect(texts('skin-bending')).toMatch(/one thickness beside the plate’s edge, spread solver, fine mesh, \d+ unknowns/);
+  expect(texts('skin-bending')).toMatch(/one thickness beside the plate’s edge, spread solver, draft mesh, \d+ unknowns/);
   expect(texts('plate-bending')).toMatch(/mean over a washer’s width/);
   expect(texts('bolt-tension')).toMatch(/with its prying/);
 });

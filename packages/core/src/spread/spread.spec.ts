@@ -248,10 +248,10 @@ it('started from another answer it finds the same one: the same mesh, a coarser 
     if ('refused' in s || 'refused' in s.cases[0]!) throw new Error('refused');
     return { s, c: s.cases[0] as SpreadCase };
   };
-  const fresh = solve(nudged, 'fine').c;
-  const draft = solve(job, 'draft').s;
-  const fine = solve(job, 'fine', draft).s;
-  const again = solve(nudged, 'fine', fine).c;
+  const fresh = solve(nudged, 'draft').c;
+  const fine = solve(job, 'fine').s;
+  const draft = solve(job, 'draft', fine).s;
+  const again = solve(nudged, 'draft', draft).c;
   expect(again.deflection.value / fresh.deflection.value).toBeCloseTo(1, 2);
   fresh.bolts.forEach((b, i) => expect(Math.abs(again.bolts[i]!.tension - b.tension)).toBeLessThan(0.03 * PULL.fz));
 });

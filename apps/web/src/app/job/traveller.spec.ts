@@ -3,6 +3,7 @@ import { provideRouter } from '@angular/router';
 import { evaluate } from '@core/chain/evaluate';
 import { newJob } from '@core/job/new-job';
 import type { Job } from '@core/job/schema';
+import { USUAL_SPREAD } from '@core/job/spread-rules';
 import { testJob } from '@core/testing/test-job';
 import { provideDesk } from '../testing/desk';
 import { Traveller } from './traveller';
@@ -20,7 +21,22 @@ async function show(job: Job) {
 
 it('has the stages that work, in the order the work is done', async () => {
   const { host } = await show(testJob());
-  expect([...host.querySelectorAll('.name')].map((n) => n.textContent)).toEqual(['Load', 'Measure', 'Lay out', 'Choose', 'Make']);
+  expect([...host.querySelectorAll('.name')].map((n) => n.textContent)).toEqual([
+    'Load',
+    'Measure',
+    'Lay out',
+    'Spread',
+    'Choose',
+    'Make',
+  ]);
+});
+
+it.each([
+  ['hand', 'how it goes into the skin'],
+  ['solver', 'checks as solved'],
+] as const)('Spread says whose figures the checks judge: %s', async (checks, words) => {
+  const { line } = await show(testJob({ fz: 900 }, (j) => ({ ...j, spread: { ...USUAL_SPREAD, checks } })));
+  expect(line('Spread')).toBe(words);
 });
 
 it('each says its state in a line', async () => {
