@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
 import { expect, openStage, test } from './shop';
 
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
@@ -27,13 +28,17 @@ for (const [name, stage] of [
   });
 }
 
+/** The sheet and what lies over it; the traveller, head and chain round it are looked at with the stages. */
+async function violationsIn(page: Page, where: string): Promise<string[]> {
+  const whole = new AxeBuilder({ page }).withTags(RULES).exclude('ms-load-path').exclude('ms-traveller').exclude('header');
+  const { violations } = await whole.analyze();
+  return violations.map((v) => `${where}: ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+}
+
 const SHEETS = ['patterns', 'as-built', 'behind', 'next'];
 
 test('WCAG 2.2 AA by axe: every sheet of Measure, with the instruments out, and of Load', async ({ page }) => {
-  const found = async (where: string) => {
-    const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
-    return violations.map((v) => `${where}: ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
-  };
+  const found = (where: string) => violationsIn(page, where);
   const all: string[] = [];
   for (const sheet of SHEETS) {
     await openStage(page, 'fold-down-bench-left', `measure?sheet=${sheet}`);
@@ -58,10 +63,7 @@ test('WCAG 2.2 AA by axe: every sheet of Measure, with the instruments out, and 
 });
 
 test('WCAG 2.2 AA by axe: the joint’s sheets on the layout, and the stock room', async ({ page }) => {
-  const found = async (where: string) => {
-    const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
-    return violations.map((v) => `${where}: ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
-  };
+  const found = (where: string) => violationsIn(page, where);
   const all: string[] = [];
   await openStage(page, 'damper-tab-trailer', 'lay-out');
   for (const sheet of ['joint', 'welds', 'lug', 'rules']) {
@@ -74,27 +76,22 @@ test('WCAG 2.2 AA by axe: the joint’s sheets on the layout, and the stock room
   expect(all).toEqual([]);
 });
 
-for (const [width, height] of [
-  [1280, 800],
-  [1024, 768],
-] as const) {
-  test(`nothing scrolls off the page on the working stages at ${width} × ${height}`, async ({ page }) => {
-    await page.setViewportSize({ width, height });
-    for (const stage of [
-      'load',
-      'measure',
-      ...SHEETS.map((sheet) => `measure?sheet=${sheet}`),
-      'lay-out',
-      'spread',
-      'choose',
-      'make',
-    ]) {
-      await openStage(page, 'core-sampler-winch', stage);
-      const over = await page.evaluate(() => [
-        document.documentElement.scrollHeight - innerHeight,
-        document.documentElement.scrollWidth - innerWidth,
-      ]);
-      expect([stage, ...over]).toEqual([stage, 0, 0]);
+test('nothing scrolls off the page on the working stages, at 1280 × 800 and at 1024 × 768', async ({ page }) => {
+  const stages = ['load', 'measure', ...SHEETS.map((sheet) => `measure?sheet=${sheet}`), 'lay-out', 'spread', 'choose', 'make'];
+  for (const stage of stages) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await openStage(page, 'core-sampler-winch', stage);
+    for (const [width, height] of [
+      [1280, 800],
+      [1024, 768],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      const over = () =>
+        page.evaluate(() => [
+          document.documentElement.scrollHeight - innerHeight,
+          document.documentElement.scrollWidth - innerWidth,
+        ]);
+      await expect.poll(over, { message: `${stage} at ${width} × ${height}` }).toEqual([0, 0]);
     }
-  });
-}
+  }
+});

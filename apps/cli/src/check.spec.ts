@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { CHECKS } from '@core/checks/registry';
 import { writeJob } from '@core/formats/read-job';
 import { testJob } from '@core/testing/test-job';
+import { buildSync } from 'esbuild';
 import { check } from './check';
 
 const sound = writeJob(testJob({ fx: 1000, fz: 800, z: 100 }));
@@ -45,13 +46,32 @@ it('refused: exit 2, path of the field and the allowed range', () => {
 describe('as a command', () => {
   const folder = mkdtempSync(join(tmpdir(), 'mast-shoe-cli-'));
   afterAll(() => rmSync(folder, { recursive: true }));
+  // Bundled once; the start by tsx, as in the README, is asked of once.
+  const program = join(folder, 'main.mjs');
+  beforeAll(() => {
+    const root = join(__dirname, '../../..');
+    buildSync({
+      entryPoints: [join(__dirname, 'main.ts')],
+      outfile: program,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      mainFields: ['module', 'main'],
+      tsconfig: join(root, 'tsconfig.base.json'),
+    });
+  });
+  it('starts as the README says', () => {
+    const done = spawnSync(process.execPath, ['--import', 'tsx', join(__dirname, 'main.ts')], { encoding: 'utf8' });
+    expect(done.status).toBe(2);
+    expect(done.stderr).toContain('check');
+  }, 30_000);
   const file = (text: string | Buffer) => {
     const path = join(folder, 'job.json');
     writeFileSync(path, text);
     return path;
   };
   const run = (...args: string[]) => {
-    const done = spawnSync(process.execPath, ['--import', 'tsx', join(__dirname, 'main.ts'), ...args], { encoding: 'utf8' });
+    const done = spawnSync(process.execPath, [program, ...args], { encoding: 'utf8' });
     return { exit: done.status, out: done.stdout, err: done.stderr };
   };
 

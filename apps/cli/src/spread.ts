@@ -4,6 +4,7 @@ import { isResolved, resolve } from '@core/job/resolve';
 import { casesOf } from '@core/loads/cases';
 import { MESHES, type Mesh } from '@core/spread/from-job';
 import { spreadOf, THIN, type Spread } from '@core/spread/spread';
+import { figuresOf } from '@core/spread/view';
 import { refusalText, type Refusal } from '@core/units/refusal';
 import type { CliResult } from './check';
 
@@ -24,24 +25,13 @@ export function spread(file: string, json: boolean, mesh: Mesh): CliResult {
   const found = spreadOf(r, cases, mesh);
   if ('refused' in found) return refusedAs(json, [found]);
   const bad = found.cases.some((c) => 'refused' in c);
-  return { exit: bad ? 1 : 0, text: json ? JSON.stringify(asData(found, mesh), null, 2) : asText(found, mesh) };
+  return { exit: bad ? 1 : 0, text: json ? JSON.stringify(asData(found), null, 2) : asText(found, mesh) };
 }
 
 /** Numbers only: the fields themselves stay behind. */
-function asData(s: Spread, mesh: Mesh) {
-  return {
-    mesh: {
-      name: mesh,
-      unknowns: s.unknowns,
-      spacing: s.spacing,
-      lines: s.lines,
-    },
-    cases: s.cases.map((c) => {
-      if ('refused' in c) return c;
-      const { result: _fields, assembly: _equations, ...numbers } = c;
-      return numbers;
-    }),
-  };
+function asData(s: Spread) {
+  const { mesh, unknowns, spacing, lines, cases } = figuresOf(s);
+  return { mesh: { name: mesh, unknowns, spacing, lines }, cases };
 }
 
 function asText(s: Spread, mesh: Mesh): string {

@@ -2,6 +2,7 @@ import { json, Router, type Response } from 'express';
 import { z } from 'zod';
 import type { Verdict } from '@core/chain/evaluate';
 import { judge } from '@core/chain/judge';
+import { spreadRulesOf } from '@core/job/spread-rules';
 import { MAX_FILE, readJobData } from '@core/formats/read-job';
 import { problem, refused } from '../edges/problem';
 import type { JobStore, StoredJob } from './job-store';
@@ -12,14 +13,16 @@ const Version = z
   .regex(/^"?(\d{1,9})"?$/)
   .transform((s) => Number(s.replaceAll('"', '')));
 
-/** Verdicts of the rack by job and version: one judged as solved takes a second, and the rack asks for all. */
-const known = new Map<string, { readonly version: number; readonly verdict: Verdict }>();
+/** Verdicts judged as solved, by job, with the document they are of: each takes a second, and the rack asks for all. */
+const solved = new Map<string, { readonly document: string; readonly verdict: Verdict }>();
 
-function verdictOf(s: StoredJob): Verdict {
-  const before = known.get(s.job.id);
-  if (before?.version === s.version) return before.verdict;
-  const { verdict } = judge(s.job);
-  known.set(s.job.id, { version: s.version, verdict });
+function verdictOf({ job }: StoredJob): Verdict {
+  if (spreadRulesOf(job).checks === 'hand') return judge(job).verdict;
+  const document = JSON.stringify(job);
+  const before = solved.get(job.id);
+  if (before?.document === document) return before.verdict;
+  const { verdict } = judge(job);
+  solved.set(job.id, { document, verdict });
   return verdict;
 }
 

@@ -71,7 +71,7 @@ function beam(what: 'w' | 'M'): number {
 const thin = { membrane: inPlane(E, NU, T) };
 const R = 500;
 const large = (k: number) =>
-  middleUnder(quarterCircle(24, 'clamped', R, thin), { q: ((k * T * 64 * D) / R ** 4) * (1 + 0.488 * k ** 2) }) / T;
+  middleUnder(quarterCircle(20, 'clamped', R, thin), { q: ((k * T * 64 * D) / R ** 4) * (1 + 0.488 * k ** 2) }) / T;
 const ROARK = 0.316;
 const roark = (k: number) =>
   middleUnder(quarterSquare(A, 14, { stiffness: isotropic(E, ROARK, T), membrane: inPlane(E, ROARK, T) }), {
@@ -131,14 +131,14 @@ export const spreadValues: readonly ReferenceValue[] = [
     `${TW} §19`,
     1,
     0.01,
-    () => (middleUnder(quarterCircle(28, 'clamped', R), { P: 25 }) * 16 * Math.PI * D) / (100 * R * R),
+    () => (middleUnder(quarterCircle(24, 'clamped', R), { P: 25 }) * 16 * Math.PI * D) / (100 * R * R),
   ),
   row(
     'circle, simple, central force: w·16πD/PR²',
     `${TW} §19: (3 + ν)/(1 + ν)`,
     3.3 / 1.3,
     0.005,
-    () => (middleUnder(quarterCircle(28, 'simple', R), { P: 25 }) * 16 * Math.PI * D) / (100 * R * R),
+    () => (middleUnder(quarterCircle(24, 'simple', R), { P: 25 }) * 16 * Math.PI * D) / (100 * R * R),
   ),
   row(
     'infinite plate on an elastic bed, force: w·8√(kD)/P',
@@ -146,7 +146,7 @@ export const spreadValues: readonly ReferenceValue[] = [
     1,
     0.02,
     () =>
-      (middleUnder(square(60, 'free', isotropic(E, NU, T), { bed: k }, 12 * bedLength), { P: 1000 }) * 8 * Math.sqrt(k * D)) /
+      (middleUnder(square(48, 'free', isotropic(E, NU, T), { bed: k }, 12 * bedLength), { P: 1000 }) * 8 * Math.sqrt(k * D)) /
       1000,
   ),
   row('beam on an elastic bed, force: w·2k′/Pβ', 'Hetényi ch. II', 1, 0.005, () => beam('w')),
@@ -163,14 +163,14 @@ export const spreadValues: readonly ReferenceValue[] = [
     `Navier, ${TW} §85`,
     1,
     0.005,
-    () => middleUnder(square(32, 'simple', PLY), { q: Q }) / navier(PLY, Q, false),
+    () => middleUnder(square(24, 'simple', PLY), { q: Q }) / navier(PLY, Q, false),
   ),
   row(
     'sandwich square with a soft core: w against the series',
     'Plantema',
     1,
     0.005,
-    () => middleUnder(square(32, 'simple', CORED), { q: Q }) / navier(CORED, Q, true),
+    () => middleUnder(square(24, 'simple', CORED), { q: Q }) / navier(CORED, Q, true),
   ),
   row('circle, clamped and held, large deflection: w0/t 0.5', `${TW} §97, itself an approximation`, 0.5, 0.02, () => large(0.5)),
   row('circle, clamped and held, large deflection: w0/t 1', `${TW} §97, itself an approximation`, 1, 0.02, () => large(1)),

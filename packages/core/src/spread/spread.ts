@@ -44,8 +44,9 @@ export interface SpreadCase {
   /** The part of the plate that presses, mm². */
   readonly pressedArea: number;
   readonly rounds: number;
-  /** Left over of force and moments against the load. */
+  /** Left over of force and moments against the load; and of the equations, the largest force against the load. */
   readonly balance: number;
+  readonly residual: number;
   readonly result: StackResult;
   /** The equations it was solved with. */
   readonly assembly: Assembly;
@@ -261,6 +262,7 @@ function caseOf(
     pressedArea: pressedArea(a, result),
     rounds: result.rounds,
     balance,
+    residual: result.residual,
     result,
     assembly: a,
   };

@@ -176,6 +176,7 @@ export function figuresFor(s: SpreadFigures, caseId: string): CaseFigures | unde
     pressedArea: Math.min(...solved.map((c) => c.pressedArea)),
     rounds: Math.max(...solved.map((c) => c.rounds)),
     balance: Math.max(...solved.map((c) => c.balance)),
+    residual: Math.max(...solved.map((c) => c.residual)),
   };
 }
 

@@ -19,6 +19,7 @@ it.each([
   [press('k', { ctrlKey: true }), 'commands'],
   [press('Delete'), 'remove-bolt'],
   [press('3'), 'lay-out'],
+  [press('4'), 'spread'],
 ])('a key does what the list says %#', (e, id) => expect(commandFor(e, false)).toBe(id));
 
 it('while typing in a field, letters are letters; the command box still opens', () => {

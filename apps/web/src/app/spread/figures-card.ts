@@ -168,6 +168,15 @@ export class FiguresCard {
         value: this.amount(f.pressure.value, 'MPa'),
         how: `mean over one skin thickness, ${at(f.pressure)}`,
       },
+      ...(this.answer().job.skin.kind === 'sandwich'
+        ? [
+            {
+              what: 'Shear across the core',
+              value: this.amount(f.skinShear.value, 'N/mm'),
+              how: `mean over one skin thickness, ${at(f.skinShear)}`,
+            },
+          ]
+        : []),
       { what: 'The plate presses on', value: this.amount(f.pressedArea, 'mm²'), how: 'elsewhere it stands clear' },
       {
         what: 'Bearers',
