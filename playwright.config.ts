@@ -11,6 +11,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // Menus and dialogs open at once, as for people who ask for less motion.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: findChromium() ?? '', args: CHROMIUM_FLAGS },
   },
 });

@@ -40,7 +40,7 @@ test('dragging a bolt changes the field, the bars and the figures; undo brings t
 });
 
 test('a proof solve can be stopped: the page lives, and the next solve is right', async ({ page }) => {
-  await openSpread(page, 'sensor-mast-foot');
+  await openSpread(page, 'stay-plate-port');
   const gives = page.locator('ms-spread-figures .big-number');
   const before = await gives.textContent();
   await page.getByRole('button', { name: 'Proof mesh' }).click();
@@ -67,7 +67,7 @@ test('two loose plates beside one: worse by the law of t³; strips behind beside
   const number = async (row: number, side: 0 | 1) =>
     parseFloat((await page.locator('ms-spread-compare tr:not(.words)').nth(row).locator('td').nth(side).textContent())!);
   await solveBoth('two loose plates of half the thickness');
-  await expect(page.locator('ms-spread-compare .law')).toHaveText(/4\.0 times as soft: 2 × 2³ against 4³/);
+  await expect(page.locator('ms-spread-compare .law')).toHaveText(/4\.0 times as soft: 2 × [\d.]+³ against [\d.]+³/);
   expect(await number(1, 1)).toBeGreaterThan(await number(1, 0));
   await solveBoth('two strips behind');
   expect(await number(1, 1)).toBeGreaterThan(await number(1, 0));
