@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { factorise, solve } from './cholesky';
 import { eliminationOrder } from './order';
-import { multiply, Triplets, type SparseMatrix } from './sparse-matrix';
+import { Triplets } from '../testing/triplets';
+import { multiply, type SparseMatrix } from './sparse-matrix';
 import { analyse } from './symbolic';
 
 /** A grid of springs nx × ny with one of them held, in an order; stiffnesses from `k`. */

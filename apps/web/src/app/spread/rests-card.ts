@@ -1,8 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { EDGES, SpreadRules, spreadRulesOf, type EdgeName } from '@core/job/spread-rules';
 import { Desk } from '../job/desk';
 import { PickField, type Choice } from '../fields/pick-field';
-import { signal } from '@angular/core';
 
 const choices = (...pairs: readonly (readonly [string, string])[]): Choice[] => pairs.map(([value, label]) => ({ value, label }));
 const EDGE_NAMES: Record<EdgeName, string> = {
