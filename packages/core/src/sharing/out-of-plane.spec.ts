@@ -167,15 +167,17 @@ describe('mechanisms are refused', () => {
   });
 });
 
+const OUTSIDE = [
+  { x: 90, y: 80 },
+  { x: -90, y: 80 },
+  { x: -90, y: -80 },
+  { x: 90, y: -80 },
+];
+
 it('finds its way from a state where almost nothing is engaged: light lift off-centre, bolts well outside the base', () => {
   const outside = bed({
     base: rectAbout({ x: 0, y: 0 }, 120, 100),
-    bolts: [
-      { x: 90, y: 80 },
-      { x: -90, y: 80 },
-      { x: -90, y: -80 },
-      { x: 90, y: -80 },
-    ],
+    bolts: OUTSIDE,
   });
   fc.assert(
     fc.property(
@@ -190,4 +192,17 @@ it('finds its way from a state where almost nothing is engaged: light lift off-c
     ),
     { numRuns: 500 },
   );
+});
+
+it.each([
+  [1464, -2697, 131759],
+  [738, 1494, 66419],
+  [1269, 760, 114209],
+])('catches the far row when a lift stands right over the near one: %d N, %d and %d N·mm', (fz, mx, my) => {
+  const o = share(bed({ base: rectAbout({ x: 0, y: 0 }, 120, 100), bolts: OUTSIDE }), fz, mx, my);
+  expect(o.residual).toBeLessThan(1e-10);
+  // By statics alone: the load stands at x = −M_y/F_z, a hair beyond or within the near row at 90 mm, which carries it all.
+  const near = o.tensions[1]! + o.tensions[2]!;
+  expect(near / fz).toBeCloseTo(1, 3);
+  expect(o.tensions.reduce((sum, t) => sum + t, 0) - o.push).toBeCloseTo(fz, 3);
 });

@@ -58,26 +58,15 @@ export function shareOutOfPlane(bed: Bed, fz: number, mx: number, my: number): O
   );
   let u = solve(engaged, load);
   if (!u) return mechanism();
-  let energy = energyOf(bed, corners, u, load);
   for (let k = 0; k < LIMIT; k++) {
     const active = bed.bolts.map((b) => lift(u!, b) > 0);
     const tangent = stiffnessOf(bed, active, pressedPart(corners, u));
     const f = times(tangent, u);
-    const off: Vec3 = [load[0] - f[0], load[1] - f[1], load[2] - f[2]];
+    const off = minus(load, f);
     // On the way too little may be engaged to hold anything; a share of full engagement then gives a step downhill.
     const change = solve(tangent, off) ?? solve(sum(tangent, engaged, PARTLY), off);
     if (!change) return mechanism();
-    // Line search on the energy: full step unless it climbs.
-    let step = 1;
-    let trial = along(u, change, 1);
-    let trialEnergy = energyOf(bed, corners, trial, load);
-    while (trialEnergy > energy + 1e-12 * Math.abs(energy) && step > 1e-6) {
-      step /= 2;
-      trial = along(u, change, step);
-      trialEnergy = energyOf(bed, corners, trial, load);
-    }
-    u = trial;
-    energy = trialEnergy;
+    u = along(u, change, reach(bed, corners, u, change, load));
     const r = residualOf(bed, corners, u, load);
     if (r < TOLERANCE) return result(bed, corners, u, r);
   }
@@ -87,6 +76,8 @@ export function shareOutOfPlane(bed: Bed, fz: number, mx: number, my: number): O
 
 const PARTLY = 1e-3;
 const along = (u: Vec3, d: Vec3, t: number): Vec3 => [u[0] + t * d[0], u[1] + t * d[1], u[2] + t * d[2]];
+const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+const dot3 = (a: Vec3, b: Vec3) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 const sum = (a: Sym3, b: Sym3, t: number): Sym3 => a.map((v, i) => v + t * b[i]!) as Sym3;
 
 function mechanism(): Refusal {
@@ -194,9 +185,24 @@ function forcesOf(bed: Bed, corners: readonly Point[], u: Vec3): Vec3 {
   );
 }
 
-function energyOf(bed: Bed, corners: readonly Point[], u: Vec3, load: Vec3): number {
-  const f = forcesOf(bed, corners, u);
-  return 0.5 * (f[0] * u[0] + f[1] * u[1] + f[2] * u[2]) - (load[0] * u[0] + load[1] * u[1] + load[2] * u[2]);
+/**
+ * How far to go along `d`: to where the energy stops falling, found by its slope, which keeps its figures where the
+ * energy itself no longer changes. The energy is convex, so the slope only rises; a step much too short is lengthened,
+ * as where the base swings free on one row of bolts until the next row catches it.
+ */
+function reach(bed: Bed, corners: readonly Point[], u: Vec3, d: Vec3, load: Vec3): number {
+  const slopeAt = (t: number) => dot3(minus(forcesOf(bed, corners, along(u, d, t)), load), d);
+  const good = Math.abs(slopeAt(0)) / 2;
+  let [short, far] = [0, Infinity];
+  let t = 1;
+  for (let k = 0; k < LIMIT; k++) {
+    const slope = slopeAt(t);
+    if (Math.abs(slope) <= good) return t;
+    if (slope < 0) short = t;
+    else far = t;
+    t = far === Infinity ? 2 * t : (short + far) / 2;
+  }
+  return t;
 }
 
 function residualOf(bed: Bed, corners: readonly Point[], u: Vec3, load: Vec3): number {
