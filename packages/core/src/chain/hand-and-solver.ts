@@ -33,8 +33,15 @@ export function handAndSolver(r: Resolved, c: LoadCase, figures: CaseFigures): H
     const hand = s.outOfPlane.tensions[r.bolts.findIndex((b) => b.id === most.id)];
     out.push(row(`pull in ${most.id}`, 'N', hand, most.tension, pullWhy(r, hand, most.tension)));
   }
+  if (r.skinKind !== 'bed') out.push(...skinRows(r, c, figures));
+  const strip = handStrip(r, s);
+  out.push(row('plate bends', 'MPa', strip, figures.plateStress.value, plateWhy(strip, figures.plateStress.value)));
+  return out;
+}
+
+function skinRows(r: Resolved, c: LoadCase, figures: CaseFigures): HandAndSolver[] {
   const panel = byPanel(r, c);
-  out.push(
+  return [
     row(
       'skin gives',
       'mm',
@@ -42,8 +49,6 @@ export function handAndSolver(r: Resolved, c: LoadCase, figures: CaseFigures): H
       figures.deflection.value,
       skinWhy(r, panel?.w, figures.deflection.value, figures, 'deflection'),
     ),
-  );
-  out.push(
     row(
       'skin at the plate’s edge',
       'MPa',
@@ -51,10 +56,7 @@ export function handAndSolver(r: Resolved, c: LoadCase, figures: CaseFigures): H
       figures.edgeStress.value,
       skinWhy(r, panel?.stress, figures.edgeStress.value, figures, 'stress'),
     ),
-  );
-  const strip = handStrip(r, s);
-  out.push(row('plate bends', 'MPa', strip, figures.plateStress.value, plateWhy(strip, figures.plateStress.value)));
-  return out;
+  ];
 }
 
 const row = (
@@ -87,7 +89,7 @@ function pullWhy(r: Resolved, hand: number | undefined, solver: number): string 
     ? r.bolts.every((b) => b.throughBase)
       ? 'By hand the base is rigid; here it bends, the bolts nearest the pull take more, and edges that press pry on them.'
       : 'By hand nothing pries; here the plate bends between base and bolt, its edge presses on the skin, and the bolt pulls against that too.'
-    : 'By hand the base turns rigidly about one line; here plate and skin give, and the neighbours take part of the pull.';
+    : 'By hand the base turns rigidly about one line; here what is under it gives, and the neighbours take part of the pull.';
 }
 
 function skinWhy(r: Resolved, hand: number | undefined, solver: number, f: CaseFigures, of: 'deflection' | 'stress'): string {

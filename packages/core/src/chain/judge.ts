@@ -56,6 +56,7 @@ function solvedOf(
         edgeStress: c.edgeStress,
         deflection: c.deflection,
         pressure: c.pressure,
+        press: c.press,
         skinShear: c.skinShear,
         tooThin: !c.membrane && c.overThickness > THIN,
         overThickness: c.overThickness,

@@ -20,7 +20,8 @@ export const baseBearing: Check = {
     const capacity = w.of(F_CD, { f_c: r.skin.crush, γ: r.factors.onSkin });
     if (s.solved) {
       const { value, at } = s.solved.pressure;
-      w.found('p_max', value, 'MPa', `pressure of the plate on the skin, mean over one skin thickness, ${s.solved.mesh}`);
+      const over = r.skinKind === 'bed' ? 'bed, mean over one plate thickness' : 'skin, mean over one skin thickness';
+      w.found('p_max', value, 'MPa', `pressure of the plate on the ${over}, ${s.solved.mesh}`);
       return outcome(value, capacity, 'MPa', `x ${at.x.toFixed(0)}, y ${at.y.toFixed(0)} mm`);
     }
     w.found('n', r.grade.E / r.bedModulus, '–', 'E_b/E_c, bolt modulus over bed modulus');

@@ -8,6 +8,7 @@ import { capacitiesOf, everyBolt, worstBolt, type BoltCheck, type Check } from '
 
 const V_X = formula('V_x', 'F_x/n − M_T·r_y/I_p', 'N');
 const V_Y = formula('V_y', 'F_y/n + M_T·r_x/I_p', 'N');
+const LEFT = formula('F_v.Ed', 'F·(1 − μ·N/(γ·ΣV))', 'N');
 const F_VED = formula('F_v.Ed', 'sqrt(V_x² + V_y²)', 'N');
 
 /** In-plane force on bolt i by the elastic method, with its working; agrees with `sharing/in-plane`. */
@@ -26,7 +27,17 @@ export function shearOn(r: Resolved, s: Shared, i: number, w: Working): number {
   };
   const V_x = w.of(V_X, put, `Ip is Σr² over the group; ${b.id}`);
   const V_y = w.of(V_Y, put);
-  return w.of(F_VED, { V_x, V_y });
+  const all = w.of(F_VED, { V_x, V_y });
+  if (!s.friction) return all;
+  const { mu, press, gamma, slides, left } = s.friction;
+  // Friction holds more than slides: nothing is left.
+  if (left === 0)
+    return w.found('F_v.Ed', 0, 'N', `friction μ·N/γ ${((mu * press) / gamma).toFixed(0)} N holds more than slides`);
+  return w.of(
+    LEFT,
+    { F: all, μ: mu, N: press, γ: gamma, ΣV: slides },
+    'less friction, as the job counts it; N is the press of the plate as solved',
+  );
 }
 
 /** The same group at its strength, turning about its instantaneous centre: shown beside the elastic figure, which is the safer. */
@@ -56,7 +67,7 @@ export const boltShear: Check = {
   why: 'The plates slide past each other and cut the bolt between them. A thread in the cut leaves less metal than a plain shank. The bolt farthest from the centre of the pattern takes most where the load also twists.',
   source:
     'Elastic group, AISC Manual Part 7; resistance EN 1993-1-8 Tab. 3.4, §3.8 and §3.6.1(12), or AISC 360-16 Tab. J3.2, one plane',
-  range: 'Equal bolts, rigid plate; friction not counted',
+  range: 'Equal bolts, rigid plate; friction only where the job counts it and is judged as solved',
   evaluate(r, s, w) {
     const o = worstBolt(everyBolt(r), r, s, w, inShear, capacities(r));
     byCentre(r, s, w);

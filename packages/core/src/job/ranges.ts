@@ -26,6 +26,7 @@ export const RANGES = {
   plateThickness: length('Plate thickness', 100),
   backingThickness: length('Backing plate thickness', 100),
   plateWasher: length('Width', 500),
+  past: length('Backing past the plate', 500, '0'),
   corner: length('Corner radius', 500, '0'),
   position: length('Position', 5000, 'minus'),
   /** A dimension of the as-built log. */

@@ -60,11 +60,17 @@ export interface Resolved {
         readonly kind: 'washer';
         readonly outside: number;
         readonly thickness: number;
+        readonly height: number;
         /** Yield of the washer, MPa. */ readonly fy: number;
       }
     | {
         readonly kind: 'plate';
         readonly thickness: number;
+        /** Loose plates of that thickness on each other, and their height together. */
+        readonly layers: number;
+        readonly height: number;
+        /** What it covers, apart from strips. */
+        readonly outline: Rect;
         readonly metal: Metal;
         /** One plate under all nuts where undefined. */
         readonly strips?: { readonly width: number; readonly along: 'x' | 'y' };
@@ -170,6 +176,18 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
   };
 }
 
+/** Loose plates behind the skin, and how high they stand together, mm. */
+export const farLayersOf = (far: Job['far']): number => (far.kind === 'plate' ? (far.layers ?? 1) : 1);
+export const farHeightOf = (far: Job['far']): number =>
+  far.kind === 'plate' || far.kind === 'strips' ? far.thickness.v * farLayersOf(far) : 0;
+
+/** The mounting plate's outline, and what a backing plate reaches past it. */
+export function farOutlineOf(job: Job): Rect {
+  const { x0, x1, y0, y1 } = outlineOf(job);
+  const past = job.far.kind === 'plate' ? (job.far.past ?? 0) : 0;
+  return { x0: x0 - past, x1: x1 + past, y0: y0 - past, y1: y1 + past };
+}
+
 /** Plain steel washers, 200 HV (ISO 7089; yield about 2·HV: common practice), MPa. */
 const WASHER_FY = 400;
 
@@ -177,13 +195,22 @@ function farOf(job: Job, size: FastenerSize, m: Metal | undefined): Resolved['fa
   const { far } = job;
   switch (far.kind) {
     case 'plate':
-      return { kind: 'plate', thickness: far.thickness.v, metal: m! };
     case 'strips':
-      return { kind: 'plate', thickness: far.thickness.v, metal: m!, strips: { width: far.width.v, along: far.along } };
+      return {
+        kind: 'plate',
+        thickness: far.thickness.v,
+        layers: farLayersOf(far),
+        height: farHeightOf(far),
+        outline: farOutlineOf(job),
+        metal: m!,
+        ...(far.kind === 'strips' ? { strips: { width: far.width.v, along: far.along } } : {}),
+      };
     case 'plate washer':
-      return { kind: 'washer', outside: far.outside.v, thickness: far.thickness.v, fy: m!.fy };
-    default:
-      return { kind: 'washer', ...(far.kind === 'large washer' ? size.largeWasher : size.washer), fy: WASHER_FY };
+      return { kind: 'washer', outside: far.outside.v, thickness: far.thickness.v, height: far.thickness.v, fy: m!.fy };
+    default: {
+      const washer = far.kind === 'large washer' ? size.largeWasher : size.washer;
+      return { kind: 'washer', ...washer, height: washer.thickness, fy: WASHER_FY };
+    }
   }
 }
 
@@ -274,6 +301,17 @@ function layoutRefusals(job: Job, d0: number, size: FastenerSize, base: Rect, pa
     no.push(refuse('plate', `the base hangs over the plate edge by ${mm(over)}`, 'a plate at least as large as the base'));
   if (!contains(panel, { x: 0, y: 0 }))
     no.push(refuse('skin.aft', 'the base centre is not between the bearers', 'bearer distances under the clear spans'));
+  if (job.far.kind === 'plate' && (job.far.past ?? 0) > 0) {
+    const room = Math.min(plate.x0 - panel.x0, panel.x1 - plate.x1, plate.y0 - panel.y0, panel.y1 - plate.y1);
+    if (job.far.past! > room + 1e-6)
+      no.push(
+        refuse(
+          'far.past',
+          `the backing plate would run into a bearer: ${mm(job.far.past!)} past the plate`,
+          `0 to ${mm(Math.max(0, room))}`,
+        ),
+      );
+  }
   const ids = new Set<string>();
   items.forEach((b, i) => {
     const field = `bolts.items.${i} (${b.id})`;

@@ -70,10 +70,21 @@ export const Skin = z.discriminatedUnion('kind', [
 ]);
 export type Skin = z.infer<typeof Skin>;
 
+/** Loose plates on each other. */
+const plates = z.number().int().gte(1, 'allowed: 1 to 4').lte(4, 'allowed: 1 to 4');
+
 export const Far = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('washer') }),
   z.strictObject({ kind: z.literal('large washer') }),
-  z.strictObject({ kind: z.literal('plate'), metal: z.string().max(40), thickness: quantity(RANGES.backingThickness) }),
+  z.strictObject({
+    kind: z.literal('plate'),
+    metal: z.string().max(40),
+    thickness: quantity(RANGES.backingThickness),
+    /** Loose plates of that thickness on each other; one where left out. */
+    layers: plates.optional(),
+    /** How far it reaches past the mounting plate on every side, mm; as large as that where left out. */
+    past: number(RANGES.past).optional(),
+  }),
   /** A square of plate under each nut; counted as a round one of its side (safe). */
   z.strictObject({
     kind: z.literal('plate washer'),
@@ -141,7 +152,7 @@ export const Job = z.strictObject({
     metal: z.string().max(40),
     thickness: quantity(RANGES.plateThickness),
     /** Loose plates of this thickness on each other. */
-    layers: z.number().int().gte(1, 'allowed: 1 to 4').lte(4, 'allowed: 1 to 4'),
+    layers: plates,
     fold: Fold.optional(),
   }),
   bolts: z.strictObject({

@@ -1,9 +1,12 @@
 import { z } from 'zod';
 
-const stiffness = (label: string, unit: string, low: number, high: number) => {
+const ranged = (label: string, unit: string, low: number, high: number) => {
   const allowed = `${label}: allowed ${low} to ${high} ${unit}`;
   return z.number({ error: allowed }).gte(low, allowed).lte(high, allowed);
 };
+
+const millimetres = (label: string, low: number, high: number) => ranged(label, 'mm', low, high);
+const RIBS = 'Ribs: allowed 1 to 20';
 
 const Edge = z.enum(['simple', 'clamped', 'free']);
 export type Edge = z.infer<typeof Edge>;
@@ -22,18 +25,38 @@ export const SpreadRules = z.strictObject({
   /** Membrane action where the skin gives over half its thickness, or never. */
   membrane: z.enum(['where it counts', 'never']),
   preload: z.enum(['none', 'as tightened']),
+  /** Whether friction under the pressed plate takes its part of what slides before the bolts do. */
+  friction: z.enum(['left out', 'counted']).optional(),
+  /** Ribs welded on the base, upright, alike and evenly spaced; mm. */
+  ribs: z
+    .strictObject(
+      {
+        count: z.number({ error: RIBS }).int(RIBS).gte(1, RIBS).lte(20, RIBS),
+        height: millimetres('Rib height', 1, 300),
+        thickness: millimetres('Rib thickness', 1, 50),
+        along: z.enum(['x', 'y']),
+      },
+      'Ribs: number × height × thickness, mm',
+    )
+    .optional(),
   /** The mounting plate thinned towards its edge: over this width, mm, down to this part of its thickness. */
   taper: z
-    .strictObject({
-      width: z.number().gte(1, 'Taper width: allowed 1 to 500 mm').lte(500, 'Taper width: allowed 1 to 500 mm'),
-      to: z.number().gte(0.1, 'Taper: allowed 0.1 to 1 of the thickness').lte(1, 'Taper: allowed 0.1 to 1 of the thickness'),
-    })
+    .strictObject(
+      {
+        width: millimetres('Taper width', 1, 500),
+        to: z
+          .number({ error: 'Taper: allowed 0.1 to 1 of the thickness' })
+          .gte(0.1, 'Taper: allowed 0.1 to 1 of the thickness')
+          .lte(1, 'Taper: allowed 0.1 to 1 of the thickness'),
+      },
+      'Taper: width, mm × part of the thickness left',
+    )
     .optional(),
   /** Bolt, N/mm; bedding between plates, N/mm³; bearers, N/mm per mm. */
   given: z.strictObject({
-    bolt: stiffness('Bolt stiffness', 'N/mm', 1, 1e9).optional(),
-    bedding: stiffness('Bedding stiffness', 'N/mm³', 1e-3, 1e7).optional(),
-    bearer: stiffness('Bearer stiffness', 'N/mm²', 1e-3, 1e9).optional(),
+    bolt: ranged('Bolt stiffness', 'N/mm', 1, 1e9).optional(),
+    bedding: ranged('Bedding stiffness', 'N/mm³', 1e-3, 1e7).optional(),
+    bearer: ranged('Bearer stiffness', 'N/mm²', 1e-3, 1e9).optional(),
   }),
 });
 export type SpreadRules = z.infer<typeof SpreadRules>;

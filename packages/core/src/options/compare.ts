@@ -27,27 +27,38 @@ const STRIP = 1 / 3;
 /** A bead of elastic sealant: about 6 MPa, 3 mm thick (common practice), N/mm³. */
 const SOFT = 2;
 
+/** How far a backing plate is tried past the mounting plate, and the least worth trying, mm. */
+const PAST = 30;
+const LEAST_PAST = 5;
+
+/** For a panel that is open behind: a solid bed has no far side and no bearers. */
+const onPanel =
+  (apply: Variant['apply']): Variant['apply'] =>
+  (job) =>
+    job.skin.kind === 'bed' ? undefined : apply(job);
+
 export const VARIANTS: readonly Variant[] = [
   {
     id: 'washers',
     name: 'washers only behind',
     look: 'What the backing plate does: without it the skin alone holds the nuts.',
-    apply: (job) => (job.far.kind === 'washer' ? undefined : { ...job, far: { kind: 'washer' } }),
+    apply: onPanel((job) => (job.far.kind === 'washer' ? undefined : { ...job, far: { kind: 'washer' } })),
   },
   {
     id: 'backing',
     name: 'one backing plate',
     look: 'One plate under all the nuts bends as a whole and spreads the pull.',
-    apply: (job) =>
+    apply: onPanel((job) =>
       job.far.kind === 'plate'
         ? undefined
         : { ...job, far: { kind: 'plate', metal: farMetal(job), thickness: farThickness(job) } },
+    ),
   },
   {
     id: 'strips',
     name: 'two strips behind',
     look: 'Side by side, strips do not bend as one: nothing carries across the gap.',
-    apply: (job) =>
+    apply: onPanel((job) =>
       job.far.kind === 'strips'
         ? undefined
         : {
@@ -60,6 +71,26 @@ export const VARIANTS: readonly Variant[] = [
               along: 'x',
             },
           },
+    ),
+  },
+  {
+    id: 'past',
+    name: 'backing past the plate’s edge',
+    look: 'Edges that do not lie over each other let the skin down in two steps, and not on one line.',
+    apply: onPanel((job) => {
+      if (job.far.kind !== 'plate' || (job.far.past ?? 0) > 0) return undefined;
+      const [o, p] = [outlineOf(job), panelOf(job)];
+      const room = Math.min(o.x0 - p.x0, p.x1 - o.x1, o.y0 - p.y0, p.y1 - o.y1);
+      return room < LEAST_PAST ? undefined : { ...job, far: { ...job.far, past: Math.min(PAST, Math.floor(room)) } };
+    }),
+  },
+  {
+    id: 'second',
+    name: 'a second backing plate, loose on the first',
+    look: 'Two loose plates are twice as stiff as one, where one of twice the thickness would be eight times.',
+    apply: onPanel((job) =>
+      job.far.kind !== 'plate' || (job.far.layers ?? 1) > 1 ? undefined : { ...job, far: { ...job.far, layers: 2 } },
+    ),
   },
   {
     id: 'loose',
@@ -83,14 +114,14 @@ export const VARIANTS: readonly Variant[] = [
     id: 'bearers',
     name: 'plate from bearer to bearer',
     look: 'Over two bearers the plate hands the load to them, and the skin hardly bends.',
-    apply: (job) => {
+    apply: onPanel((job) => {
       const panel = panelOf(job);
       const shortX = widthOf(panel) <= heightOf(panel);
       const span = shortX ? { x0: panel.x0, x1: panel.x1 } : { y0: panel.y0, y1: panel.y1 };
       const now = outlineOf(job);
       const there = shortX ? now.x0 <= panel.x0 && now.x1 >= panel.x1 : now.y0 <= panel.y0 && now.y1 >= panel.y1;
       return there ? undefined : withPlate(job, span);
-    },
+    }),
   },
   {
     id: 'taper',
@@ -99,6 +130,15 @@ export const VARIANTS: readonly Variant[] = [
     apply: (job) => {
       const rules = spreadRulesOf(job);
       return rules.taper ? undefined : { ...job, spread: { ...rules, taper: { width: 30, to: 1 / 3 } } };
+    },
+  },
+  {
+    id: 'chamfer',
+    name: 'edge chamfered over its thickness',
+    look: 'A chamfer takes the corner off, but the edge stays nearly as stiff: compare it with the taper.',
+    apply: (job) => {
+      const rules = spreadRulesOf(job);
+      return rules.taper ? undefined : { ...job, spread: { ...rules, taper: { width: job.plate.thickness.v, to: 0.25 } } };
     },
   },
   {

@@ -18,6 +18,8 @@ export interface Solved {
   readonly deflection: Read;
   /** Pressure of the plate on the skin, mean over one skin thickness. */
   readonly pressure: Read;
+  /** How hard the plate presses on the skin in all, N. */
+  readonly press: number;
   /** Shear across the skin per width, N/mm. */
   readonly skinShear: Read;
   /** Past half the thickness without membrane action, which the job's rules leave out: nothing to judge by. */

@@ -13,7 +13,7 @@ const packingOf = (r: Resolved): number => (r.job.joint.packing === 'none' ? 0 :
 /** Clamped thickness under the head, mm: washer, base where the bolt passes it, plates, packing, skin, far side. */
 export function gripOf(r: Resolved, throughBase: boolean): number {
   const near = r.size.washer.thickness;
-  const far = r.far.kind === 'plate' ? r.far.thickness + r.size.washer.thickness : r.far.thickness;
+  const far = r.far.height + (r.far.kind === 'plate' ? r.size.washer.thickness : 0);
   return near + (throughBase ? r.baseThickness : 0) + packingOf(r) + r.plateThickness * r.plateLayers + r.skinThickness + far;
 }
 
@@ -22,7 +22,7 @@ export function massOf(r: Resolved, corner: number): number {
   const n = r.bolts.length;
   const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2 - (n * Math.PI * r.d0 ** 2) / 4;
   const plate = face * r.plateThickness * r.plateLayers * r.plateMetal.density * 1e-9;
-  const backing = r.far.kind === 'plate' ? backingFace(r, face) * r.far.thickness * r.far.metal.density * 1e-9 : 0;
+  const backing = r.far.kind === 'plate' ? backingFace(r, face) * r.far.height * r.far.metal.density * 1e-9 : 0;
   const hexagon = (Math.sqrt(3) / 2) * r.size.acrossFlats ** 2;
   const bolts = r.bolts.reduce((sum, b) => {
     const rod = (Math.PI / 4) * r.d ** 2 * (gripOf(r, b.throughBase) + 2 * r.size.pitch);
@@ -34,20 +34,21 @@ export function massOf(r: Resolved, corner: number): number {
   return plate + backing + bolts + washers + besides(r).mass;
 }
 
-/** Face of the backing: the plate's own, or that of strips under each row of bolts, mm². */
+/** Face of the backing: the plate's own and what it reaches past it, or that of strips under each row of bolts, mm². */
 function backingFace(r: Resolved, face: number): number {
+  if (r.far.kind === 'plate' && !r.far.strips) return face + areaOf(r.far.outline) - areaOf(r.plate);
   const strips = stripsOf(r.job);
   return strips.length === 0 ? face : strips.reduce((sum, s) => sum + areaOf(s), 0);
 }
 
 /** Rough cost in the shop's money, for comparing only (rates: common practice). */
 export function roughCost(r: Resolved, corner: number): number {
-  const sheets = r.plateLayers + (r.far.kind === 'plate' ? 1 : 0);
+  const sheets = r.plateLayers + (r.far.kind === 'plate' ? r.far.layers : 0);
   const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2;
   const metalCost =
     face * r.plateThickness * r.plateLayers * r.plateMetal.density * 1e-9 * RATES.perKg[r.plateMetal.group] +
     (r.far.kind === 'plate'
-      ? backingFace(r, face) * r.far.thickness * r.far.metal.density * 1e-9 * RATES.perKg[r.far.metal.group]
+      ? backingFace(r, face) * r.far.height * r.far.metal.density * 1e-9 * RATES.perKg[r.far.metal.group]
       : 0);
   const cut = ((widthOf(r.plate) + heightOf(r.plate)) / 500) * RATES.perMetreCut * sheets;
   const holes = r.bolts.length * RATES.perHole * (sheets + 1);
@@ -59,7 +60,8 @@ export function roughCost(r: Resolved, corner: number): number {
 /** Rough minutes to make and fit it, for comparing only (rates: common practice): thicker metal drills and cuts slower. */
 export function roughMinutes(r: Resolved): number {
   const slow = (t: number) => 0.5 + t / 12;
-  const sheets = [...Array<number>(r.plateLayers).fill(r.plateThickness), ...(r.far.kind === 'plate' ? [r.far.thickness] : [])];
+  const behind = r.far.kind === 'plate' ? Array<number>(r.far.layers).fill(r.far.thickness) : [];
+  const sheets = [...Array<number>(r.plateLayers).fill(r.plateThickness), ...behind];
   const edge = (2 * (widthOf(r.plate) + heightOf(r.plate))) / 1000;
   const made = sheets.reduce(
     (sum, t) => sum + slow(t) * (edge * RATES.minutesPerMetreCut + r.bolts.length * RATES.minutesPerHole),

@@ -6,7 +6,7 @@ import { proofOf } from '../stock/bolt-proof';
 import { refuse, type Refusal } from '../units/refusal';
 import { lineAt, nodesOf, type Grid } from './grid';
 import { gridFor, type JobGrid } from './job-grid';
-import { baseLayer, E_STEEL, farLayer, farPieces, isBonded, plateLayer, skinLayer } from './job-layers';
+import { baseLayer, BED, bedLayer, E_STEEL, farLayer, farPieces, isBed, isBonded, plateLayer, skinLayer } from './job-layers';
 import type { Contact, GroundSpring, Layer, Stack, StackBolt, Support } from './stack';
 
 /** How fine: unknowns aimed at. */
@@ -44,10 +44,10 @@ export function stackOf(
     { x: q.x0, y: q.y0 },
     { x: q.x1, y: q.y1 },
   ];
-  const outer = boundsOf([...corner(r.panel), ...corner(r.plate)]);
+  const outer = isBed(r) ? r.plate : boundsOf([...corner(r.panel), ...corner(r.plate)]);
   const made = gridFor(r, outer, far, unknowns, before?.mesh === mesh ? before.grid : undefined);
   const { grid } = made;
-  const layers = [baseLayer(r), plateLayer(r, grid), skinLayer(r, outer, membrane)];
+  const layers = [baseLayer(r, grid), plateLayer(r, grid), isBed(r) ? bedLayer(r) : skinLayer(r, grid, outer, membrane)];
   if (far.length > 0) layers.push(farLayer(r, grid, far));
   const soft = layers.find(isNothing);
   if (soft)
@@ -61,8 +61,8 @@ export function stackOf(
     layers,
     contacts: contactsOf(r, layers.length > FAR),
     bolts: boltsOf(r, grid, layers.length > FAR),
-    supports: [...bearersOf(r, grid), ...inPlaneOf(r, grid, membrane)],
-    springs: bearerSprings(r, grid),
+    supports: isBed(r) ? bedSupports(grid) : [...bearersOf(r, grid), ...inPlaneOf(r, grid, membrane)],
+    springs: isBed(r) ? [] : bearerSprings(r, grid),
   };
   return { stack, mesh, grid: made, membrane };
 }
@@ -75,16 +75,10 @@ function refusedStack(r: Resolved): Refusal | undefined {
     return refuse(
       'skin.kind',
       'the face of a hollow section is not a panel between bearers',
-      'sheet, laminate, sandwich, plywood or timber',
-    );
-  if (r.skinKind === 'bed')
-    return refuse(
-      'skin.kind',
-      'a solid bed does not bend: Base bearing says what it takes',
-      'sheet, laminate, sandwich, plywood or timber',
+      'sheet, laminate, sandwich, plywood, timber or a solid bed',
     );
   const { edges } = spreadRulesOf(r.job);
-  if (EDGES.every((e) => edges[e] === 'free'))
+  if (!isBed(r) && EDGES.every((e) => edges[e] === 'free'))
     return refuse('spread.edges', 'no bearer holds the skin', 'at least one edge simple or clamped');
   return undefined;
 }
@@ -107,7 +101,7 @@ function boltsOf(r: Resolved, grid: Grid, far: boolean): StackBolt[] {
   return r.bolts.map((b): StackBolt => {
     const node = lineAt(grid.x, b.x) + lineAt(grid.y, b.y) * grid.x.length;
     const clamp =
-      (b.throughBase ? r.baseThickness : 0) + r.plateThickness * r.plateLayers + r.skinThickness + (far ? r.far.thickness : 0);
+      (b.throughBase ? r.baseThickness : 0) + r.plateThickness * r.plateLayers + r.skinThickness + (far ? r.far.height : 0);
     return {
       id: b.id,
       node,
@@ -121,6 +115,10 @@ function boltsOf(r: Resolved, grid: Grid, far: boolean): StackBolt[] {
     };
   });
 }
+
+/** A solid bed gives only as its contact does: all of it is held. */
+const bedSupports = (grid: Grid): Support[] =>
+  Array.from({ length: nodesOf(grid) }, (_, node) => ({ layer: SKIN, node, w: true, betaX: true, betaY: true, of: BED }));
 
 /** Nodes of the skin along each bearer; corners go with the aft and the fore one. */
 function alongBearers(r: Resolved, grid: Grid): Record<EdgeName, number[]> {

@@ -1,6 +1,7 @@
 import type { Rect } from '../geometry/points';
 import type { Resolved } from '../job/resolve';
 import { spreadRulesOf } from '../job/spread-rules';
+import { isBed, openHoles } from './job-layers';
 import { linesThrough, nodesOf, type Grid } from './grid';
 
 /** A grid with how many cells were put between each two wanted lines. */
@@ -47,11 +48,15 @@ export function gridFor(r: Resolved, outer: Rect, far: readonly Rect[], unknowns
 function wantedLines(r: Resolved, outer: Rect, far: readonly Rect[], axis: 'x' | 'y'): number[] {
   const [low, high] = axis === 'x' ? (['x0', 'x1'] as const) : (['y0', 'y1'] as const);
   const t = r.skinThickness;
-  const band = [r.plate[low] - t, r.plate[high] + t].filter((v) => v > outer[low] + 1e-3 && v < outer[high] - 1e-3);
+  const past = r.far.kind === 'plate' && !r.far.strips ? [r.far.outline] : [];
+  const band = [r.plate, ...past]
+    .flatMap((q) => [q[low] - t, q[high] + t])
+    .filter((v) => v > outer[low] + 1e-3 && v < outer[high] - 1e-3);
   const taper = spreadRulesOf(r.job).taper?.width ?? 0;
   const inward = taper > 0 ? [r.plate[low] + taper, r.plate[high] - taper] : [];
   const edges = [outer, r.panel, r.plate, r.base, ...far].flatMap((q) => [q[low], q[high]]);
-  return [...edges, ...band, ...inward, ...r.bolts.map((b) => b[axis])]
+  const open = openHoles(r).flatMap((h) => [h[axis] - h.d.v / 2, h[axis] + h.d.v / 2]);
+  return [...edges, ...band, ...inward, ...open, ...r.bolts.map((b) => b[axis])]
     .filter((v) => v >= outer[low] - 1e-6 && v <= outer[high] + 1e-6)
     .sort((a, b) => a - b)
     .filter((v, i, all) => i === 0 || v - all[i - 1]! > 1e-6);
@@ -78,5 +83,6 @@ function partsOf(wanted: readonly number[], lines: Float64Array): number[] {
 /** Layers that a grid node has, on the mean. */
 function layersPerNode(r: Resolved, outer: Rect): number {
   const area = (q: Rect) => (q.x1 - q.x0) * (q.y1 - q.y0);
+  if (isBed(r)) return 1 + area(r.base) / area(outer);
   return 1 + (area(r.plate) * (r.far.kind === 'plate' ? 2 : 1) + area(r.base)) / area(outer);
 }

@@ -1,5 +1,5 @@
 import type { Point, Rect } from '../geometry/points';
-import { boundsOf, contains } from '../geometry/rects';
+import { boundsOf, contains, heightOf, widthOf } from '../geometry/rects';
 import { isHeldByThreadOf } from '../job/joint';
 import type { Resolved } from '../job/resolve';
 import { spreadRulesOf, type SpreadRules } from '../job/spread-rules';
@@ -7,7 +7,7 @@ import { stripsOf } from '../job/strips';
 import { timberRow } from '../stock/timber';
 import type { Grid } from './grid';
 import { inPlane, inPlaneOrthotropic, type PlaneStiffness } from './membrane';
-import { isotropic, orthotropic, sandwichPlate, times, type PlateStiffness } from './plate-element';
+import { isotropic, orthotropic, ribbed, sandwichPlate, times, turned, type PlateStiffness } from './plate-element';
 import type { Layer, Section } from './stack';
 
 /** Steel, and what a metal nobody names is taken as, MPa. */
@@ -18,14 +18,17 @@ const RIGID = 1000;
 
 const solid = (t: number, loose = 1): Section => ({ top: (loose * t * t) / 6, bottom: (loose * t * t) / 6, area: loose * t });
 
-export function baseLayer(r: Resolved): Layer {
+/** Steel. Ribs are smeared over the width they stiffen; its stress is then not read. */
+export function baseLayer(r: Resolved, grid: Grid): Layer {
+  const { base, ribs } = spreadRulesOf(r.job);
   const plate = isotropic(E_STEEL, NU, r.baseThickness);
-  return {
-    name: 'base',
-    outline: r.base,
-    stiffness: spreadRulesOf(r.job).base === 'rigid' ? times(plate, RIGID) : plate,
-    thickness: r.baseThickness,
-  };
+  const mask = slotted(r, grid);
+  const common = { name: 'base', outline: r.base, thickness: r.baseThickness, ...(mask ? { mask } : {}) };
+  if (base === 'rigid') return { ...common, stiffness: times(plate, RIGID), unread: true };
+  if (!ribs) return { ...common, stiffness: plate };
+  const wide = ribs.along === 'x' ? heightOf(r.base) : widthOf(r.base);
+  const along = ribbed(E_STEEL, NU, r.baseThickness, (ribs.count * ribs.thickness * ribs.height) / wide, ribs.height);
+  return { ...common, stiffness: ribs.along === 'x' ? along : turned(along), unread: true };
 }
 
 /** Bonded, it bends with the skin as one: its own stiffness and both areas' about their common axis (parallel axes). */
@@ -52,16 +55,30 @@ export function plateLayer(r: Resolved, grid: Grid): Layer {
 
 export const isBonded = (r: Resolved): boolean => r.job.joint.bedding === 'bonded';
 
-export function skinLayer(r: Resolved, outline: Rect, withMembrane: boolean): Layer {
+export function skinLayer(r: Resolved, grid: Grid, outline: Rect, withMembrane: boolean): Layer {
+  const mask = openedSkin(r, grid);
   return {
     name: 'skin',
     outline,
     stiffness: skinStiffness(r),
     thickness: r.skinThickness,
     section: skinSection(r),
+    ...(mask ? { mask } : {}),
     ...(withMembrane ? { membrane: skinInPlane(r) } : {}),
   };
 }
+
+/** Name of a solid bed, and of what it is held by. */
+export const BED = 'bed';
+export const isBed = (r: Pick<Resolved, 'skinKind'>): boolean => r.skinKind === 'bed';
+
+/** Ground under the plate that does not bend; how it gives stands in its contact. */
+export const bedLayer = (r: Resolved): Layer => ({
+  name: BED,
+  outline: r.plate,
+  stiffness: isotropic(r.bedModulus, 0, r.skinThickness),
+  thickness: r.skinThickness,
+});
 
 /** Modulus of timber across its grain is a thirtieth of that along it (EN 338: E_90 = E_0/30), its shear modulus a sixteenth. */
 function timberModuli(grade: string, grain: 'x' | 'y') {
@@ -99,10 +116,10 @@ function skinSection(r: Resolved): Section {
   return { top: d * near, bottom: d * far, area: near + far };
 }
 
-/** Pieces on the far side: one plate, strips, or a square under each nut with the area of its washer; none where a thread in the skin holds. */
+/** Pieces on the far side: one plate, strips, or a square under each nut with the area of its washer; none where a thread in the skin or an anchor in a bed holds. */
 export function farPieces(r: Resolved): readonly Rect[] {
-  if (isHeldByThreadOf(r.job.joint) || r.job.joint.holding === 'lag screw') return [];
-  if (r.far.kind === 'plate') return r.far.strips ? stripsOf(r.job) : [r.plate];
+  if (isBed(r) || isHeldByThreadOf(r.job.joint) || r.job.joint.holding === 'lag screw') return [];
+  if (r.far.kind === 'plate') return r.far.strips ? stripsOf(r.job) : [r.far.outline];
   const half = (r.far.outside * Math.sqrt(Math.PI)) / 4;
   return r.bolts.map((b) => ({ x0: b.x - half, x1: b.x + half, y0: b.y - half, y1: b.y + half }));
 }
@@ -115,7 +132,7 @@ export function farLayer(r: Resolved, grid: Grid, pieces: readonly Rect[]): Laye
       const c: Point = { x: (grid.x[ix]! + grid.x[ix + 1]!) / 2, y: (grid.y[iy]! + grid.y[iy + 1]!) / 2 };
       if (pieces.some((p) => contains(p, c))) mask[ix + iy * nx] = 1;
     }
-  const E = r.far.kind === 'plate' ? r.far.metal.E : E_STEEL;
+  const [E, n] = r.far.kind === 'plate' ? [r.far.metal.E, r.far.layers] : [E_STEEL, 1];
   const corners = pieces.flatMap((p) => [
     { x: p.x0, y: p.y0 },
     { x: p.x1, y: p.y1 },
@@ -123,8 +140,9 @@ export function farLayer(r: Resolved, grid: Grid, pieces: readonly Rect[]): Laye
   return {
     name: r.far.kind === 'plate' ? 'backing' : 'washers',
     outline: boundsOf(corners),
-    stiffness: isotropic(E, NU, r.far.thickness),
-    thickness: r.far.thickness,
+    stiffness: times(isotropic(E, NU, r.far.thickness), n),
+    thickness: r.far.height,
+    section: solid(r.far.thickness, n),
     mask,
   };
 }
@@ -132,16 +150,10 @@ export function farLayer(r: Resolved, grid: Grid, pieces: readonly Rect[]): Laye
 /** Samples a side by which the part of a cell inside a round corner is counted. */
 const FINE = 8;
 
-/** How much of each cell lies within a plate with round corners; nothing where they are square. */
-function roundedMask(grid: Grid, o: Rect, radius: number): Float64Array | undefined {
-  if (radius <= 0) return undefined;
+/** How much of each cell of a grid lies inside. */
+function weighed(grid: Grid, inside: (x: number, y: number) => boolean): Float64Array {
   const nx = grid.x.length - 1;
   const mask = new Float64Array(nx * (grid.y.length - 1));
-  const inside = (x: number, y: number): boolean => {
-    const dx = Math.max(o.x0 + radius - x, x - (o.x1 - radius), 0);
-    const dy = Math.max(o.y0 + radius - y, y - (o.y1 - radius), 0);
-    return x >= o.x0 && x <= o.x1 && y >= o.y0 && y <= o.y1 && dx * dx + dy * dy <= radius * radius;
-  };
   for (let iy = 0; iy < grid.y.length - 1; iy++)
     for (let ix = 0; ix < nx; ix++) {
       let n = 0;
@@ -153,6 +165,39 @@ function roundedMask(grid: Grid, o: Rect, radius: number): Float64Array | undefi
       mask[ix + iy * nx] = n / (FINE * FINE);
     }
   return mask;
+}
+
+/** What slots take out of the base; nothing where its holes are round: those are filled by their bolts. */
+function slotted(r: Resolved, grid: Grid): Float64Array | undefined {
+  const { holes, hole, slot, slotAlong } = r.job.base;
+  if (slot.v <= 0 || holes.length === 0) return undefined;
+  const [sx, sy] = slotAlong === 'x' ? [slot.v / 2, 0] : [0, slot.v / 2];
+  const off = (h: Point, x: number, y: number) =>
+    Math.hypot(Math.max(0, Math.abs(x - h.x) - sx), Math.max(0, Math.abs(y - h.y) - sy));
+  // Under a head or washer it is bridged.
+  const bridged = (x: number, y: number) => r.bolts.some((b) => Math.hypot(x - b.x, y - b.y) < r.washerOutside / 2);
+  return weighed(grid, (x, y) => bridged(x, y) || holes.every((h) => off(h, x, y) > hole.v / 2));
+}
+
+/** Old holes in the skin that stay open; those filled or used again carry as the skin does. */
+export const openHoles = (r: Resolved) => r.job.survey.existing.filter((h) => h.use === 'stay clear');
+
+/** What open holes leave of the skin; nothing where there is none. */
+function openedSkin(r: Resolved, grid: Grid): Float64Array | undefined {
+  const open = openHoles(r);
+  if (open.length === 0) return undefined;
+  return weighed(grid, (x, y) => open.every((h) => Math.hypot(x - h.x, y - h.y) > h.d.v / 2));
+}
+
+/** How much of each cell lies within a plate with round corners; nothing where they are square. */
+function roundedMask(grid: Grid, o: Rect, radius: number): Float64Array | undefined {
+  if (radius <= 0) return undefined;
+  const inside = (x: number, y: number): boolean => {
+    const dx = Math.max(o.x0 + radius - x, x - (o.x1 - radius), 0);
+    const dy = Math.max(o.y0 + radius - y, y - (o.y1 - radius), 0);
+    return x >= o.x0 && x <= o.x1 && y >= o.y0 && y <= o.y1 && dx * dx + dy * dy <= radius * radius;
+  };
+  return weighed(grid, inside);
 }
 
 /** Part of the thickness left in the middle of each cell of a plate thinned towards its edges. */

@@ -34,6 +34,20 @@ export function sandwichPlate(E: number, nu: number, tn: number, tf: number, G: 
   return { D11: D, D22: D, D12: nu * D, D66: (D * (1 - nu)) / 2, S1: S, S2: S };
 }
 
+/**
+ * A plate with ribs along x on one face, smeared over its width (Timoshenko & Woinowsky-Krieger §85): across them the plate alone,
+ * along them plate and ribs about their common axis. Their own twist is left out. A: area of ribs per width, mm; h: their height.
+ */
+export function ribbed(E: number, nu: number, t: number, A: number, h: number): PlateStiffness {
+  const plate = isotropic(E, nu, t);
+  const wide = t / (1 - nu * nu);
+  const apart = (t + h) / 2;
+  return { ...plate, D11: plate.D11 + E * ((A * h * h) / 12 + ((wide * A) / (wide + A)) * apart * apart) };
+}
+
+/** The same plate with its two directions changed over. */
+export const turned = (p: PlateStiffness): PlateStiffness => ({ ...p, D11: p.D22, D22: p.D11, S1: p.S2, S2: p.S1 });
+
 /** Several loose plates, or a stiffer one, as a multiple. */
 export const times = (p: PlateStiffness, k: number): PlateStiffness => ({
   D11: p.D11 * k,

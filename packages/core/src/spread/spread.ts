@@ -7,6 +7,8 @@ import type { Assembly } from './assemble';
 import { carryShape, carryState } from './carry-state';
 import { cellStresses, type CellStress } from './cell-stresses';
 import { BASE, FAR, PLATE, SKIN, stackOf, type JobStack, type Mesh } from './from-job';
+import { isBed } from './job-layers';
+import type { Grid } from './grid';
 import { unknownOf } from './pattern';
 import { edgePeak, NO_PEAK, peakOver, type CellValues, type Peak } from './peaks';
 import { balanceOf, reactionsOf, type Reaction } from './plate-results';
@@ -22,10 +24,10 @@ export interface SpreadCase {
   readonly bolts: readonly {
     readonly id: string;
     readonly tension: number;
-    /** Lift of the skin there, mm. */ readonly lift: number;
+    /** Lift of the skin there, or on a bed of the plate, mm. */ readonly lift: number;
   }[];
   readonly reactions: readonly Reaction[];
-  /** Largest deflection of the skin either way, and over its thickness. */
+  /** Largest deflection of the skin either way, and over its thickness; on a bed of the plate, and 0. */
   readonly deflection: Peak;
   readonly overThickness: number;
   /** Whether the skin was solved with membrane action, and w over its thickness without it. */
@@ -38,11 +40,12 @@ export interface SpreadCase {
   readonly edgeStress: Peak;
   /** Shear across the skin per width, N/mm, mean over a square of one skin thickness. */
   readonly skinShear: Peak;
-  /** Pressure on the skin from above and from below, mean over a square as wide as the skin is thick. */
+  /** Pressure on the skin from above and from below, mean over a square as wide as the skin is thick; on a bed, as the plate is. */
   readonly pressure: Peak;
   readonly pressureBelow: Peak;
-  /** The part of the plate that presses, mm². */
+  /** The part of the plate that presses, mm², and how hard in all, N. */
   readonly pressedArea: number;
+  readonly press: number;
   readonly rounds: number;
   /** Left over of force and moments against the load; and of the equations, the largest force against the load. */
   readonly balance: number;
@@ -88,8 +91,11 @@ export interface Progress {
 
 /** Above this the equations do not balance, and the answer is an error and not a result. */
 export const MOST_IMBALANCE = 1e-3;
-/** A contact or bolt that carries less than this part of the load stays as it was; a draft need not settle the last of them. */
-const CARRIES_NOTHING = { draft: 2e-3, fine: 1e-9, proof: 1e-9 } as const;
+/**
+ * A contact or bolt that carries less than this part of the load stays as it was. A draft on bearers need not settle the last of
+ * them; on a bed they are all that holds.
+ */
+const carriesNothing = (r: Resolved, mesh: Mesh) => (mesh === 'draft' && !isBed(r) ? 2e-3 : 1e-9);
 /** Deflection over thickness from which bending alone overstates (Timoshenko & Woinowsky-Krieger §13, §97). */
 export const THIN = 0.5;
 
@@ -135,13 +141,13 @@ export function* spreadSteps(
   for (const c of cases) {
     yield { done: found.length, of: cases.length };
     const load = onBase(r, flat.solver.assembly, c);
-    const result = flat.solver.solve(load, start(c.id, flat.solver.assembly), CARRIES_NOTHING[mesh]);
+    const result = flat.solver.solve(load, start(c.id, flat.solver.assembly), carriesNothing(r, mesh));
     if (isRefusal(result)) {
       found.push({ ...result, caseId: c.id, caseName: c.name });
       continue;
     }
     states.set(c.id, { assembly: flat.solver.assembly, result });
-    const over = mostLift(flat.solver.assembly, result).value / r.skinThickness;
+    const over = isBed(r) ? 0 : mostLift(r, flat.solver.assembly, result).value / r.skinThickness;
     if (over <= THIN || spreadRulesOf(r.job).membrane === 'never') {
       found.push(caseOf(r, flat.solver.assembly, load, result, c, over));
       continue;
@@ -216,8 +222,11 @@ export function onBase(r: Resolved, a: Assembly, c: LoadCase): StackLoad {
   return { forces };
 }
 
-const mostLift = (a: Assembly, result: StackResult): Peak =>
-  nodePeak(a, (n) => Math.abs(result.u[unknownOf(a.nodes, SKIN, n, 0)]!));
+/** What is seen to move: the skin; on a bed, which does not, the plate. */
+const moves = (r: Resolved) => (isBed(r) ? PLATE : SKIN);
+
+const mostLift = (r: Resolved, a: Assembly, result: StackResult): Peak =>
+  nodePeak(a, (n) => Math.abs(result.u[unknownOf(a.nodes, moves(r), n, 0)]!));
 
 function caseOf(
   r: Resolved,
@@ -235,31 +244,31 @@ function caseOf(
   const skin = cellStresses(a, result.u, SKIN);
   const largest = (s: CellStress) => Math.max(s.top, s.bottom);
   const over = (layer: number, wide: number) => peakOver(grid, valuesOf(cellStresses(a, result.u, layer), largest), wide);
-  const deflection = mostLift(a, result);
+  const deflection = mostLift(r, a, result);
   return {
     caseId: c.id,
     caseName: c.name,
     bolts: a.stack.bolts.map((b, i) => ({
       id: b.id,
       tension: result.bolts[i]!,
-      lift: result.u[unknownOf(a.nodes, SKIN, b.node, 0)]!,
+      lift: result.u[unknownOf(a.nodes, moves(r), b.node, 0)]!,
     })),
     reactions,
     deflection,
-    overThickness: deflection.value / t,
+    overThickness: isBed(r) ? 0 : deflection.value / t,
     membrane: a.stack.layers[SKIN]!.membrane !== undefined,
     linearOverThickness: linear,
     plateStress: over(PLATE, r.washerOutside),
     farStress: r.far.kind === 'plate' && a.stack.layers.length > FAR ? over(FAR, r.washerOutside) : NO_PEAK,
-    edgeStress: edgePeak(grid, skin, r.plate, t),
+    edgeStress: isBed(r) ? NO_PEAK : besideEdges(r, grid, skin),
     skinShear: peakOver(
       grid,
       valuesOf(skin, (s) => Math.hypot(s.qx, s.qy)),
       t,
     ),
-    pressure: pressurePeak(a, result, PLATE, t),
+    pressure: pressurePeak(a, result, PLATE, isBed(r) ? r.plateThickness : t),
     pressureBelow: a.stack.layers.length > FAR ? pressurePeak(a, result, SKIN, t) : NO_PEAK,
-    pressedArea: pressedArea(a, result),
+    ...pressed(a, result),
     rounds: result.rounds,
     balance,
     residual: result.residual,
@@ -279,6 +288,14 @@ function valuesOf(stresses: readonly CellStress[], f: (s: CellStress) => number)
   return { cells: stresses.map((s) => s.cell), values: Float64Array.from(stresses, f) };
 }
 
+/** The skin beside the plate's edge, or beside that of a backing plate that reaches past it: whichever is worked harder. */
+function besideEdges(r: Resolved, grid: Grid, skin: readonly CellStress[]): Peak {
+  const own = edgePeak(grid, skin, r.plate, r.skinThickness);
+  if (r.far.kind !== 'plate' || r.far.strips || r.far.outline.x0 === r.plate.x0) return own;
+  const behind = edgePeak(grid, skin, r.far.outline, r.skinThickness);
+  return behind.value > own.value ? behind : own;
+}
+
 const contactOf = (a: Assembly, upper: number) => a.stack.contacts.findIndex((k) => k.upper === upper);
 
 /** Pressure of the contact under a layer, from nodes to the cells of that layer. */
@@ -294,11 +311,16 @@ function pressurePeak(a: Assembly, result: StackResult, upper: number, wide: num
   return peakOver(a.stack.grid, { cells, values: Float64Array.from(cells, mean) }, wide);
 }
 
-function pressedArea(a: Assembly, result: StackResult): number {
+function pressed(a: Assembly, result: StackResult): { pressedArea: number; press: number } {
   const under = contactOf(a, PLATE);
-  let sum = 0;
-  for (let n = 0; n < a.nodes; n++) if (result.pressure[under * a.nodes + n]! > 0) sum += a.area[PLATE * a.nodes + n]!;
-  return sum;
+  let [pressedArea, press] = [0, 0];
+  for (let n = 0; n < a.nodes; n++) {
+    const p = result.pressure[under * a.nodes + n]!;
+    if (p <= 0) continue;
+    pressedArea += a.area[PLATE * a.nodes + n]!;
+    press += p * Math.min(a.area[PLATE * a.nodes + n]!, a.area[SKIN * a.nodes + n]!);
+  }
+  return { pressedArea, press };
 }
 
 function nodePeak(a: Assembly, value: (n: number) => number): Peak {

@@ -18,6 +18,8 @@ export interface Layer {
   readonly thickness: number;
   /** What stresses are found by; a solid plate of its thickness where left out. */
   readonly section?: Section;
+  /** Its stress is not read: it stands for more than a plate. */
+  readonly unread?: boolean;
   /** Part of each cell of the grid that is there, 0 to 1; all of the outline where left out. */
   readonly mask?: Float64Array;
   /** Part of its thickness that each cell has left, where it is tapered; bending goes with the cube. */

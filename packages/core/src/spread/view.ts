@@ -96,7 +96,7 @@ function oneView(r: Resolved, c: SpreadCase): SpreadView {
     layers: layers.map((l, i): LayerView => {
       const top = new Float32Array(cells).fill(NaN);
       const bottom = new Float32Array(cells).fill(NaN);
-      for (const s of cellStresses(a, c.result.u, i)) {
+      for (const s of l.unread ? [] : cellStresses(a, c.result.u, i)) {
         const at = s.cell.ix + s.cell.iy * (grid.x.length - 1);
         top[at] = s.top;
         bottom[at] = s.bottom;
@@ -174,6 +174,7 @@ export function figuresFor(s: SpreadFigures, caseId: string): CaseFigures | unde
     pressure: by((c) => c.pressure) as CaseFigures['pressure'],
     pressureBelow: by((c) => c.pressureBelow) as CaseFigures['pressureBelow'],
     pressedArea: Math.min(...solved.map((c) => c.pressedArea)),
+    press: Math.min(...solved.map((c) => c.press)),
     rounds: Math.max(...solved.map((c) => c.rounds)),
     balance: Math.max(...solved.map((c) => c.balance)),
     residual: Math.max(...solved.map((c) => c.residual)),

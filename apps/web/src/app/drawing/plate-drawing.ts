@@ -3,7 +3,7 @@ import type { Verdict } from '@core/chain/evaluate';
 import { boundsOf, heightOf, upright, widthOf } from '@core/geometry/rects';
 import type { Point, Rect } from '@core/geometry/points';
 import { stripsOf } from '@core/job/strips';
-import { outlineOf, panelOf } from '@core/job/resolve';
+import { farOutlineOf, outlineOf, panelOf } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
 import { fastenerSize } from '@core/stock/fasteners';
 
@@ -84,10 +84,10 @@ export function panelView(job: Job): Rect {
     }
     @if (job().far.kind === 'plate') {
       <svg:rect
-        [attr.x]="plate().x0 + 3"
-        [attr.y]="-plate().y1 + 3"
-        [attr.width]="w(plate())"
-        [attr.height]="h(plate())"
+        [attr.x]="behind().x0"
+        [attr.y]="-behind().y1"
+        [attr.width]="w(behind())"
+        [attr.height]="h(behind())"
         [attr.rx]="job().plate.corner"
         fill="none"
         stroke="#47524a"
@@ -279,6 +279,12 @@ export class PlateDrawing {
     return `${v.x0} ${-v.y1} ${widthOf(v)} ${heightOf(v)}`;
   });
   protected readonly plate = computed(() => outlineOf(this.job()));
+  /** As large as the plate it is drawn a little aside, so that its dashes show. */
+  protected readonly behind = computed((): Rect => {
+    const o = farOutlineOf(this.job());
+    const aside = o.x0 === this.plate().x0 ? 3 : 0;
+    return { x0: o.x0 + aside, x1: o.x1 + aside, y0: o.y0 - aside, y1: o.y1 - aside };
+  });
   protected readonly strips = computed(() => stripsOf(this.job()));
   protected readonly panel = computed(() => panelOf(this.job()));
   protected readonly base = computed((): Rect => {

@@ -1,4 +1,4 @@
-import { panelOf } from '@core/job/resolve';
+import { farHeightOf, farLayersOf, farOutlineOf, panelOf } from '@core/job/resolve';
 import type { Bolt, Job } from '@core/job/schema';
 import { fastenerSize, type FastenerSize } from '@core/stock/fasteners';
 import { metal } from '@core/stock/metals';
@@ -23,14 +23,12 @@ export interface Face {
   readonly label: string;
 }
 
-const backingOf = (job: Job) => (job.far.kind === 'plate' || job.far.kind === 'strips' ? job.far.thickness.v : 0);
-
 /** Heights of the stack from the plate's near face down, mm: bottom of the plates, top and bottom of the skin, far face. */
 export function levelsOf(job: Job) {
   const plate = job.plate.thickness.v * job.plate.layers;
   const skin = plate + (job.joint.packing === 'none' ? 0 : job.joint.packer.v);
   const under = skin + job.skin.thickness.v;
-  return { plate, skin, under, far: under + backingOf(job) };
+  return { plate, skin, under, far: under + farHeightOf(job.far) };
 }
 
 function inBase(job: Job, bolt: Bolt | undefined): { row: boolean; through: boolean } {
@@ -126,11 +124,14 @@ export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: 
     layers.unshift(...cut('base', -half, half, -job.base.thickness.v, 0, `base ${show(job.base.thickness.v)}`));
   const { far: backing } = job;
   if (backing.kind === 'plate' || backing.kind === 'strips') {
-    const words = `${backing.kind === 'plate' ? 'backing' : 'strips'} ${backing.thickness.text}, ${metalName(backing.metal)}`;
+    const n = farLayersOf(backing);
+    const name = backing.kind === 'strips' ? 'strips' : n > 1 ? `backing ${n} ×` : 'backing';
+    const words = `${name} ${backing.thickness.text}, ${metalName(backing.metal)}`;
+    const { x0, x1 } = farOutlineOf(job);
     const across = backing.kind === 'strips' && backing.along === 'y';
     const half = across ? backing.width.v / 2 : Infinity;
     const at = bolt?.x ?? 0;
-    layers.push(...cut('backing', Math.max(job.plate.x0, at - half), Math.min(job.plate.x1, at + half), under, far, words));
+    layers.push(...cut('backing', Math.max(x0, at - half), Math.min(x1, at + half), under, far, words));
   }
   return layers;
 }

@@ -39,7 +39,7 @@ const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ valu
           of="corner"
           label="Corner radius"
           [provenance]="false"
-          [value]="corner(job)"
+          [value]="sheetLength(job.plate.corner, job)"
           [system]="job.units"
           (changed)="setCorner($event)"
         />
@@ -62,6 +62,17 @@ const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ valu
             (changed)="farThickness($event)"
           />
           <ms-pick label="Metal" [value]="f.metal" [choices]="metals()" (changed)="farMetal($event)" />
+          @if (f.kind === 'plate') {
+            <ms-pick label="Plates" [value]="'' + (f.layers ?? 1)" [choices]="counts" (changed)="farPart({ layers: +$event })" />
+            <ms-quantity
+              of="past"
+              label="Past the plate"
+              [provenance]="false"
+              [value]="sheetLength(f.past ?? 0, job)"
+              [system]="job.units"
+              (changed)="farPart({ past: $event.v })"
+            />
+          }
           @if (f.kind === 'plate washer') {
             <ms-quantity
               of="plateWasher"
@@ -142,6 +153,10 @@ export class StackCard {
     { value: 'x', label: 'fore and aft' },
     { value: 'y', label: 'athwart' },
   ];
+  protected readonly counts: readonly Choice[] = ['1', '2', '3', '4'].map((n) => ({
+    value: n,
+    label: n === '1' ? '1' : `${n} loose`,
+  }));
   /** What is cut from plate on the far side, if anything is. */
   protected readonly farPlate = computed(() => {
     const far = this.desk.job()?.far;
@@ -214,8 +229,8 @@ export class StackCard {
     const own = this.room.metals();
     this.change(`plate ${metal(id, own)?.name ?? id}`, (j) => carryStock({ ...j, plate: { ...j.plate, metal: id } }, own));
   }
-  protected corner(job: Job): Quantity {
-    return fromSheet(job.plate.corner, formatQuantity(job.plate.corner, 'length', job.units));
+  protected sheetLength(v: number, job: Job): Quantity {
+    return fromSheet(v, formatQuantity(v, 'length', job.units));
   }
   protected setCorner(q: Quantity): void {
     this.desk.change('corner radius', (j) => ({ ...j, plate: { ...j.plate, corner: q.v } }), 'corner');

@@ -18,9 +18,13 @@ interface Row {
     @if (figures(); as f) {
       <div class="big">
         <span class="big-number">{{ movement(f.deflection.value) }}</span>
-        <span
-          >skin gives, <b>w/t {{ f.overThickness.toFixed(2) }}</b></span
-        >
+        <span>
+          @if (onBed()) {
+            plate moves on its bed
+          } @else {
+            skin gives, <b>w/t {{ f.overThickness.toFixed(2) }}</b>
+          }
+        </span>
       </div>
       @if (f.membrane) {
         <p class="thin">
@@ -138,6 +142,8 @@ export class FiguresCard {
   protected readonly figures = computed(() => figuresFor(this.answer().figures, this.caseId()));
   protected readonly refused = computed(() => this.answer().figures.cases.filter(isRefusedCase));
 
+  protected readonly onBed = computed(() => this.answer().job.skin.kind === 'bed');
+
   protected readonly rows = computed((): Row[] => {
     const f = this.figures();
     if (!f) return [];
@@ -148,11 +154,15 @@ export class FiguresCard {
     const pull = f.reactions.reduce((sum, q) => Math.max(sum, Math.abs(q.fx), Math.abs(q.fy)), 0);
     return [
       { what: `Bolt ${most?.id ?? ''}`, value: this.amount(most?.tension ?? 0, 'N'), how: `${share}, prying in it` },
-      {
-        what: 'Skin at the plate’s edge',
-        value: this.amount(f.edgeStress.value, 'MPa'),
-        how: `mean over one skin thickness beside it, ${at(f.edgeStress)}`,
-      },
+      ...(this.onBed()
+        ? []
+        : [
+            {
+              what: 'Skin at the plate’s edge',
+              value: this.amount(f.edgeStress.value, 'MPa'),
+              how: `mean over one skin thickness beside it, ${at(f.edgeStress)}`,
+            },
+          ]),
       { what: 'Plate', value: this.amount(f.plateStress.value, 'MPa'), how: `mean over a washer’s width, ${at(f.plateStress)}` },
       ...(f.farStress.value > 0
         ? [
@@ -164,9 +174,9 @@ export class FiguresCard {
           ]
         : []),
       {
-        what: 'Pressure on the skin',
+        what: this.onBed() ? 'Pressure on the bed' : 'Pressure on the skin',
         value: this.amount(f.pressure.value, 'MPa'),
-        how: `mean over one skin thickness, ${at(f.pressure)}`,
+        how: `mean over one ${this.onBed() ? 'plate' : 'skin'} thickness, ${at(f.pressure)}`,
       },
       ...(this.answer().job.skin.kind === 'sandwich'
         ? [
@@ -179,7 +189,7 @@ export class FiguresCard {
         : []),
       { what: 'The plate presses on', value: this.amount(f.pressedArea, 'mm²'), how: 'elsewhere it stands clear' },
       {
-        what: 'Bearers',
+        what: this.onBed() ? 'Bed' : 'Bearers',
         value: this.amount(Math.max(...f.reactions.map((q) => Math.abs(q.fz))), 'N'),
         how: f.reactions.map((q) => `${q.of} ${this.amount(Math.abs(q.fz), 'N')} ${q.fz >= 0 ? 'up' : 'down'}`).join(', '),
       },

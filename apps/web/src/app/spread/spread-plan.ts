@@ -127,13 +127,16 @@ export class SpreadPlan implements OnDestroy {
       port: { x: mx, y: Math.min(p.y1, v.y1) },
     };
     if (this.stale()) return [];
-    return (this.spread()?.reactions ?? []).map((q) => ({
-      ...q,
-      at: at[q.of]!,
-      anchor: q.of === 'aft' || q.of === 'fore' ? ((q.of === 'aft') === outside ? 'end' : 'start') : 'middle',
-      dx: q.of === 'aft' || q.of === 'fore' ? this.px((q.of === 'aft') === outside ? -6 : 6) : 0,
-      words: `${q.of} ${showAmount(Math.abs(q.fz), 'N', this.job().units)} ${q.fz >= 0 ? 'up' : 'down'}`,
-    }));
+    // A bed pushes everywhere: it has no place of its own.
+    return (this.spread()?.reactions ?? [])
+      .filter((q) => at[q.of])
+      .map((q) => ({
+        ...q,
+        at: at[q.of]!,
+        anchor: q.of === 'aft' || q.of === 'fore' ? ((q.of === 'aft') === outside ? 'end' : 'start') : 'middle',
+        dx: q.of === 'aft' || q.of === 'fore' ? this.px((q.of === 'aft') === outside ? -6 : 6) : 0,
+        words: `${q.of} ${showAmount(Math.abs(q.fz), 'N', this.job().units)} ${q.fz >= 0 ? 'up' : 'down'}`,
+      }));
   });
   protected readonly probeWords = computed(() => {
     const [p, f] = [this.probe(), this.field()];

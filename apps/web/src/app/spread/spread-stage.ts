@@ -8,6 +8,7 @@ import type { Point } from '@core/geometry/points';
 import { outlineOf, panelOf } from '@core/job/resolve';
 import { casesOf } from '@core/loads/cases';
 import { VARIANTS } from '@core/options/compare';
+import { BED } from '@core/spread/job-layers';
 import { ENVELOPE, figuresFor } from '@core/spread/view';
 import { panelView, plateView } from '../drawing/plate-drawing';
 import { PickField, type Choice } from '../fields/pick-field';
@@ -34,6 +35,7 @@ const FIELD_NAMES: Record<FieldName, string> = {
   pressure: 'Pressure',
   gap: 'Gap',
 };
+const PLATE = 1;
 const SKIN = 2;
 
 /** Spread: how the load goes from base through plate and skin to the bearers, solved as it is drawn. */
@@ -101,7 +103,7 @@ export class SpreadStage {
       ? view.contacts.map((c, i) => ({ value: String(i), label: c.name }))
       : view.layers
           .map((l, i) => ({ value: String(i), label: l.name, strength: l.strength }))
-          .filter((l) => name !== 'utilisation' || l.strength > 0);
+          .filter((l) => l.label !== BED && (name !== 'utilisation' || l.strength > 0));
   });
   /** The layer picked, or the nearest that has this field. */
   protected readonly shownLayer = computed(() => {
@@ -125,9 +127,10 @@ export class SpreadStage {
     if (!f || this.stale()) return null;
     const [name, layer] = [this.fieldName(), this.shownLayer()];
     const strength = a.view?.layers[layer]?.strength ?? 0;
-    const stress = layer === SKIN ? f.edgeStress : layer === 1 ? f.plateStress : layer === 3 ? f.farStress : undefined;
+    const onBed = this.job().skin.kind === 'bed';
+    const stress = layer === SKIN ? f.edgeStress : layer === PLATE ? f.plateStress : layer === 3 ? f.farStress : undefined;
     const by =
-      name === 'deflection' && layer === SKIN
+      name === 'deflection' && layer === (onBed ? PLATE : SKIN)
         ? f.deflection
         : name === 'stress' || name === 'utilisation'
           ? stress

@@ -28,7 +28,7 @@ function clampedModulus(r: Resolved): number {
   const parts: [number, number][] = [
     [r.plateThickness * r.plateLayers, r.plateMetal.E],
     [r.skinThickness, r.skin.E],
-    ...(r.far.kind === 'plate' ? ([[r.far.thickness, r.far.metal.E]] as [number, number][]) : []),
+    ...(r.far.kind === 'plate' ? ([[r.far.height, r.far.metal.E]] as [number, number][]) : []),
   ];
   const t = parts.reduce((a, [x]) => a + x, 0);
   return t / parts.reduce((a, [x, E]) => a + x / E, 0);

@@ -13,7 +13,7 @@ export const preloadOf = (r: Resolved, w: Working): number =>
 export function clampOf(r: Resolved, i: number): number {
   const { packing, packer } = r.job.joint;
   const base = r.bolts[i]!.throughBase ? r.baseThickness : 0;
-  const far = r.far.kind === 'plate' ? r.far.thickness + r.size.washer.thickness : r.far.thickness;
+  const far = r.far.height + (r.far.kind === 'plate' ? r.size.washer.thickness : 0);
   const between = packing === 'none' ? 0 : packer.v;
   return r.size.washer.thickness + base + r.plateThickness * r.plateLayers + between + r.skinThickness + far;
 }

@@ -90,7 +90,7 @@ export const stackHeight: Check = {
       all.push(outcome(w.of(ABOVE, { t_w: k === 0 ? 0 : t_w, k }), above.v, 'mm', 'above the plate'));
     }
     if (under.v > 0) {
-      const far = r.far.kind === 'plate' ? r.far.thickness : 0;
+      const far = r.far.kind === 'plate' ? r.far.height : 0;
       all.push(outcome(w.of(BELOW, { t_w, t_far: far, m: below(r), P: r.size.pitch }), under.v, 'mm', 'below the skin'));
     }
     if (all.length === 0) return notApplicable('the job sets no limit on what stands out');

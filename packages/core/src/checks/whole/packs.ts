@@ -125,7 +125,9 @@ export const PACKS: readonly Pack[] = [
             ? {
                 need: 10 * (Math.PI / 4) * r.d ** 2,
                 have:
-                  r.far.kind === 'plate' ? areaOf(r.plate) / r.bolts.length : (Math.PI / 4) * (r.far.outside ** 2 - r.d0 ** 2),
+                  r.far.kind === 'plate'
+                    ? areaOf(r.far.outline) / r.bolts.length
+                    : (Math.PI / 4) * (r.far.outside ** 2 - r.d0 ** 2),
                 at: 'under each nut',
               }
             : undefined,
@@ -206,7 +208,7 @@ export const PACKS: readonly Pack[] = [
         unit: 'mm²',
         measure: (r) => ({
           need: 4000,
-          have: r.far.kind === 'plate' ? areaOf(r.plate) / r.bolts.length : (Math.PI / 4) * r.far.outside ** 2,
+          have: r.far.kind === 'plate' ? areaOf(r.far.outline) / r.bolts.length : (Math.PI / 4) * r.far.outside ** 2,
           at: 'each bolt’s part of the counter plate',
         }),
       },
