@@ -18,19 +18,7 @@ import { takeOff } from '@core/loads/take-off';
 import { formatQuantity } from '@core/units/format-quantity';
 import { Desk } from '../job/desk';
 import { changeLoad, dragged } from './edits';
-
-interface Box {
-  readonly u0: number;
-  readonly u1: number;
-  readonly w0: number;
-  readonly w1: number;
-}
-
-interface Arrow {
-  readonly line: string;
-  readonly head: string;
-  readonly open: boolean;
-}
+import { arrowOf, frameOf, largest, structureIn, type Arrow, type Box } from './load-frame';
 
 interface Drawn {
   readonly view: View;
@@ -237,7 +225,10 @@ export class LoadSketch {
 
   /** The frames stay put while something is dragged. */
   private readonly boxes = linkedSignal<{ fit: readonly Box[]; still: boolean }, readonly Box[]>({
-    source: () => ({ fit: this.views().map((v) => this.boxOf(v)), still: this.held() !== null }),
+    source: () => ({
+      fit: this.views().map((v) => frameOf(v, this.job(), this.load(), this.cases())),
+      still: this.held() !== null,
+    }),
     computation: ({ fit, still }, before) => (still && before ? before.value : fit),
   });
 
@@ -245,8 +236,7 @@ export class LoadSketch {
     this.views().map((view, i) => {
       const box = this.boxes()[i]!;
       const size = Math.hypot(box.u1 - box.u0, box.w1 - box.w0);
-      const { plate, skin } = this.structure(view);
-      const most = Math.max(1, ...this.cases().map((c) => Math.hypot(c.fx, c.fy, c.fz)));
+      const { plate, skin } = structureIn(view, this.job());
       const centre = takeOff(this.load().parts)?.centroid;
       return {
         view,
@@ -257,74 +247,12 @@ export class LoadSketch {
         skin,
         arrows: [...this.cases()]
           .sort((a, b) => Number(a.id === this.open()) - Number(b.id === this.open()))
-          .flatMap((c) => this.arrow(view, c, (0.3 * size) / most, size / 38)),
+          .flatMap((c) => arrowOf(view, c, (0.3 * size) / largest(this.cases()), size / 38, c.id === this.open()) ?? []),
         parts: this.load().parts.map((p) => seen(view.from, { x: p.x.v, y: p.y.v, z: p.z.v })),
         centroid: centre ? seen(view.from, centre) : undefined,
       };
     }),
   );
-
-  private structure(view: View): { plate: Box; skin: Box } {
-    const { plate, skin } = this.job();
-    const room = 0.35 * (plate.x1 - plate.x0);
-    const corners = (grow: number, z0: number, z1: number) => {
-      const spots = [plate.x0 - grow, plate.x1 + grow].flatMap((x) =>
-        [plate.y0 - grow, plate.y1 + grow].flatMap((y) => [z0, z1].map((z) => seen(view.from, { x, y, z }))),
-      );
-      return around(spots);
-    };
-    const t = plate.thickness.v;
-    return { plate: corners(0, -t, 0), skin: corners(room, -t - skin.thickness.v, -t) };
-  }
-
-  private boxOf(view: View): Box {
-    const { plate, skin } = this.structure(view);
-    const spots: Spot[] = [
-      [plate.u0, plate.w0],
-      [plate.u1, plate.w1],
-      [skin.u0, skin.w0],
-      [skin.u1, skin.w1],
-      ...view.shapes.flatMap((s): Spot[] =>
-        s.kind === 'circle'
-          ? [
-              [s.at[0] - s.r, s.at[1] - s.r],
-              [s.at[0] + s.r, s.at[1] + s.r],
-            ]
-          : [...s.points],
-      ),
-      ...view.handles.map((h) => h.at),
-      ...this.load().parts.map((p) => seen(view.from, { x: p.x.v, y: p.y.v, z: p.z.v })),
-    ];
-    const b = around(spots);
-    const size = Math.hypot(b.u1 - b.u0, b.w1 - b.w0);
-    const tips = this.cases().flatMap((c): Spot[] => {
-      const most = Math.max(1, ...this.cases().map((k) => Math.hypot(k.fx, k.fy, k.fz)));
-      const at = seen(view.from, c.at);
-      const f = seen(view.from, { x: c.fx, y: c.fy, z: c.fz });
-      return [[at[0] + (f[0] * 0.38 * size) / most, at[1] + (f[1] * 0.38 * size) / most]];
-    });
-    const all = around([...spots, ...tips]);
-    const pad = size * 0.05;
-    return { u0: all.u0 - pad, u1: all.u1 + pad, w0: all.w0 - pad, w1: all.w1 + pad };
-  }
-
-  private arrow(view: View, c: LoadCase, scale: number, text: number): Arrow[] {
-    const [u, w] = seen(view.from, c.at);
-    const f = seen(view.from, { x: c.fx, y: c.fy, z: c.fz });
-    const [du, dw] = [f[0] * scale, -f[1] * scale];
-    const long = Math.hypot(du, dw);
-    if (long < text) return [];
-    const [a, b] = [du / long, dw / long];
-    const tip = [u + du, -w + dw] as const;
-    const back = [tip[0] - a * text * 1.1, tip[1] - b * text * 1.1] as const;
-    return [
-      {
-        line: `M${u} ${-w}L${back[0]} ${back[1]}`,
-        head: `${tip[0]},${tip[1]} ${back[0] - b * text * 0.45},${back[1] + a * text * 0.45} ${back[0] + b * text * 0.45},${back[1] - a * text * 0.45}`,
-        open: c.id === this.open(),
-      },
-    ];
-  }
 
   protected points(s: Shape): string {
     return s.kind === 'circle' ? '' : s.points.map(([u, w]) => `${u},${-w}`).join(' ');
@@ -403,10 +331,4 @@ export class LoadSketch {
       )}`,
     );
   }
-}
-
-function around(spots: readonly Spot[]): Box {
-  const u = spots.map((s) => s[0]);
-  const w = spots.map((s) => s[1]);
-  return { u0: Math.min(...u), u1: Math.max(...u), w0: Math.min(...w), w1: Math.max(...w) };
 }
