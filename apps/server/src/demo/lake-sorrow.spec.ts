@@ -1,4 +1,6 @@
 import { evaluate } from '@core/chain/evaluate';
+import { judge } from '@core/chain/judge';
+import { USUAL_SPREAD } from '@core/job/spread-rules';
 import { whatToMeasure } from '@core/chain/sensitivity';
 import { readJob, writeJob } from '@core/formats/read-job';
 import { Job } from '@core/job/schema';
@@ -28,6 +30,8 @@ it('each makes its lesson visible', () => {
   expect(states).toEqual({
     'core-sampler-winch': 'fails',
     'fold-down-bench-left': 'sound',
+    // Its sheet gives over half its thickness: by hand out of range.
+    'fold-down-bench-rear': 'refused',
     'sensor-mast-foot': 'tight',
     'stay-plate-port': 'tight',
     // Tightened to torque through a hollow rail with no sleeves.
@@ -59,6 +63,22 @@ it('what is offered clears each lesson: plugs and plate, a support tab, sleeves'
 
 it('the three schools are all in use', () =>
   expect(new Set(DEMO_JOBS.map((j) => j.practice.school))).toEqual(new Set(['working', 'limit', 'proof'])));
+
+it('the rear bench is refused by hand for the sheet alone; judged as solved, with the sheet pulling like a cloth, it holds', () => {
+  const rear = job('fold-down-bench-rear');
+  const refused = evaluate(rear).links.filter((l) => l.state === 'refused');
+  expect(refused.map((l) => l.id)).toEqual(['skin-bending']);
+  expect(refused[0]!.because).toMatch(/× its thickness/);
+  const { verdict, spread } = judge({ ...rear, spread: { ...USUAL_SPREAD, checks: 'solver' } }, undefined, 'draft');
+  expect(verdict.state).toBe('sound');
+  for (const c of spread!.cases) {
+    if ('refused' in c) throw new Error(c.because);
+    expect(c.membrane).toBe(true);
+    // It gives more than half its thickness, and a good deal less than bending alone would have it.
+    expect(c.overThickness).toBeGreaterThan(0.5);
+    expect(c.overThickness).toBeLessThan(0.6 * c.linearOverThickness);
+  }
+});
 
 describe('the bench seats, a left and right pair', () => {
   const bench = job('fold-down-bench-left');

@@ -1,5 +1,5 @@
 import type { Job } from '@core/job/schema';
-import { benchSeat } from './lake-sorrow/bench-seats';
+import { benchSeat, rearBench } from './lake-sorrow/bench-seats';
 import { buoyLiftingEye } from './lake-sorrow/buoy-lifting-eye';
 import { coreSamplerWinch } from './lake-sorrow/core-sampler-winch';
 import { damperTab } from './lake-sorrow/damper-tab';
@@ -11,6 +11,7 @@ import { towReceiver } from './lake-sorrow/tow-receiver';
 export const DEMO_JOBS: readonly Job[] = [
   coreSamplerWinch(),
   benchSeat(),
+  rearBench(),
   mastFoot(),
   stayPlate(),
   towReceiver(),

@@ -88,7 +88,7 @@ function pullWhy(r: Resolved, hand: number | undefined, solver: number): string 
   return solver > hand
     ? r.bolts.every((b) => b.throughBase)
       ? 'By hand the base is rigid; here it bends, the bolts nearest the pull take more, and edges that press pry on them.'
-      : 'By hand nothing pries; here the plate bends between base and bolt, its edge presses on the skin, and the bolt pulls against that too.'
+      : 'By hand nothing pries; here the plate bends between base and bolt, its edge presses on what is under it, and the bolt pulls against that too.'
     : 'By hand the base turns rigidly about one line; here what is under it gives, and the neighbours take part of the pull.';
 }
 

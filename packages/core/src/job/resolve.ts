@@ -188,6 +188,12 @@ export function farOutlineOf(job: Job): Rect {
   return { x0: x0 - past, x1: x1 + past, y0: y0 - past, y1: y1 + past };
 }
 
+/** How far a backing plate may reach past the mounting plate before a bearer, mm; a bearer the mounting plate lies over already is no bound. */
+export function roomBehind(job: Job): number {
+  const [o, p] = [outlineOf(job), panelOf(job)];
+  return Math.min(...[o.x0 - p.x0, p.x1 - o.x1, o.y0 - p.y0, p.y1 - o.y1].filter((v) => v > 0));
+}
+
 /** Plain steel washers, 200 HV (ISO 7089; yield about 2·HV: common practice), MPa. */
 const WASHER_FY = 400;
 
@@ -302,7 +308,7 @@ function layoutRefusals(job: Job, d0: number, size: FastenerSize, base: Rect, pa
   if (!contains(panel, { x: 0, y: 0 }))
     no.push(refuse('skin.aft', 'the base centre is not between the bearers', 'bearer distances under the clear spans'));
   if (job.far.kind === 'plate' && (job.far.past ?? 0) > 0) {
-    const room = Math.min(plate.x0 - panel.x0, panel.x1 - plate.x1, plate.y0 - panel.y0, panel.y1 - plate.y1);
+    const room = roomBehind(job);
     if (job.far.past! > room + 1e-6)
       no.push(
         refuse(

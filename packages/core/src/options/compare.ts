@@ -1,5 +1,5 @@
 import { heightOf, widthOf } from '../geometry/rects';
-import { outlineOf, panelOf } from '../job/resolve';
+import { outlineOf, panelOf, roomBehind } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { spreadRulesOf } from '../job/spread-rules';
 import { fromSheet } from '../job/values';
@@ -79,8 +79,7 @@ export const VARIANTS: readonly Variant[] = [
     look: 'Edges that do not lie over each other let the skin down in two steps, and not on one line.',
     apply: onPanel((job) => {
       if (job.far.kind !== 'plate' || (job.far.past ?? 0) > 0) return undefined;
-      const [o, p] = [outlineOf(job), panelOf(job)];
-      const room = Math.min(o.x0 - p.x0, p.x1 - o.x1, o.y0 - p.y0, p.y1 - o.y1);
+      const room = roomBehind(job);
       return room < LEAST_PAST ? undefined : { ...job, far: { ...job.far, past: Math.min(PAST, Math.floor(room)) } };
     }),
   },

@@ -137,9 +137,10 @@ function membranes(a: Assembly): Membrane[] {
     const from = scatterAt;
     scatterAt += p ? 210 : 78;
     if (!p) continue;
-    const at = cornersOf(c, nx).flatMap((n) =>
-      Array.from({ length: EACH }, (_, k) => a.place[unknownOf(a.nodes, c.layer, n, k)]!),
-    );
+    const at = new Int32Array(20);
+    cornersOf(c, nx).forEach((n, i) => {
+      for (let k = 0; k < EACH; k++) at[EACH * i + k] = a.place[unknownOf(a.nodes, c.layer, n, k)]!;
+    });
     const load = (x: Float64Array) => {
       for (let i = 0; i < 20; i++) d[i] = at[i]! >= 0 ? x[at[i]!]! : 0;
     };
@@ -168,16 +169,16 @@ function membranes(a: Assembly): Membrane[] {
   return out;
 }
 
+const corner = new Float64Array(4 * EACH);
+
 /** Forces in the plane in the middle of a cell with membrane action, N/mm. */
 export function planeForcesOf(a: Assembly, u: Float64Array, c: Cell): PlaneForces | undefined {
   const p = a.stack.layers[c.layer]!.membrane;
   if (!p) return undefined;
-  const d = Float64Array.from(
-    cornersOf(c, a.stack.grid.x.length).flatMap((n) =>
-      Array.from({ length: EACH }, (_, k) => u[unknownOf(a.nodes, c.layer, n, k)]!),
-    ),
-  );
-  return planeForces(c, d, p);
+  cornersOf(c, a.stack.grid.x.length).forEach((n, i) => {
+    for (let k = 0; k < EACH; k++) corner[EACH * i + k] = u[unknownOf(a.nodes, c.layer, n, k)]!;
+  });
+  return planeForces(c, corner, p);
 }
 
 function dot(x: Float64Array, y: Float64Array): number {

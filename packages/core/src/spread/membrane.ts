@@ -57,24 +57,23 @@ export interface PlaneForces {
   readonly nxy: number;
 }
 
-/** Slope of w and mean strain in the middle of a cell, from its 20 displacements. */
-function middle(c: Cell, d: Float64Array) {
-  const { dx, dy } = gradients(c, 0, 0);
-  let [wx, wy, ex, ey, g] = [0, 0, 0, 0, 0];
-  for (let i = 0; i < 4; i++) {
-    const [w, u, v] = [d[EACH * i]!, d[EACH * i + 3]!, d[EACH * i + 4]!];
-    wx += dx[i]! * w;
-    wy += dy[i]! * w;
-    ex += dx[i]! * u;
-    ey += dy[i]! * v;
-    g += dy[i]! * u + dx[i]! * v;
-  }
-  return { dx, dy, wx, wy, ex, ey, g };
+/** Slope of w and mean strain in the middle of a cell, from its 20 displacements; filled anew by each call. */
+const m = { wx: 0, wy: 0, ex: 0, ey: 0, g: 0 };
+
+function middle(c: Cell, d: Float64Array): void {
+  const [p, q] = [1 / (2 * c.a), 1 / (2 * c.b)];
+  const alongX = (k: number) => p * (d[EACH + k]! + d[2 * EACH + k]! - d[k]! - d[3 * EACH + k]!);
+  const alongY = (k: number) => q * (d[2 * EACH + k]! + d[3 * EACH + k]! - d[k]! - d[EACH + k]!);
+  m.wx = alongX(0);
+  m.wy = alongY(0);
+  m.ex = alongX(3);
+  m.ey = alongY(4);
+  m.g = alongY(3) + alongX(4);
 }
 
 /** von Kármán: ε_x = u,x + w,x²/2, and so on, with the slope in the middle of the cell. */
 export function planeForces(c: Cell, d: Float64Array, p: PlaneStiffness): PlaneForces {
-  const m = middle(c, d);
+  middle(c, d);
   const [ex, ey, g] = [m.ex + m.wx ** 2 / 2, m.ey + m.wy ** 2 / 2, m.g + m.wx * m.wy];
   return {
     nx: c.part * (p.A11 * ex + p.A12 * ey),
@@ -96,40 +95,49 @@ export function slopeTerms(
   stiffness?: Float64Array,
   pulled = false,
 ): void {
-  const m = middle(c, d);
-  const { dx, dy, wx, wy } = m;
+  middle(c, d);
+  const { wx, wy } = m;
   const area = c.a * c.b * c.part;
-  const [hx, hy, hg] = [wx ** 2 / 2, wy ** 2 / 2, wx * wy];
+  const [px, py] = [1 / (2 * c.a), 1 / (2 * c.b)];
+  const [hx, hy, hg] = [(wx * wx) / 2, (wy * wy) / 2, wx * wy];
   // Forces by the slopes alone, and in all.
-  const [sx, sy, sg] = [p.A11 * hx + p.A12 * hy, p.A12 * hx + p.A22 * hy, p.A66 * hg];
-  const [nx, ny, ng] = [sx + p.A11 * m.ex + p.A12 * m.ey, sy + p.A12 * m.ex + p.A22 * m.ey, sg + p.A66 * m.g];
+  const sx = p.A11 * hx + p.A12 * hy;
+  const sy = p.A12 * hx + p.A22 * hy;
+  const sg = p.A66 * hg;
+  const nx = sx + p.A11 * m.ex + p.A12 * m.ey;
+  const ny = sy + p.A12 * m.ex + p.A22 * m.ey;
+  const ng = sg + p.A66 * m.g;
   force.fill(0);
   for (let i = 0; i < 4; i++) {
-    force[EACH * i + 3] = area * (dx[i]! * sx + dy[i]! * sg);
-    force[EACH * i + 4] = area * (dy[i]! * sy + dx[i]! * sg);
-    force[EACH * i] = area * ((nx * wx + ng * wy) * dx[i]! + (ny * wy + ng * wx) * dy[i]!);
+    const [dx, dy] = [px * SX[i]!, py * SY[i]!];
+    force[EACH * i + 3] = area * (dx * sx + dy * sg);
+    force[EACH * i + 4] = area * (dy * sy + dx * sg);
+    force[EACH * i] = area * ((nx * wx + ng * wy) * dx + (ny * wy + ng * wx) * dy);
   }
   if (!stiffness) return;
   stiffness.fill(0);
   const pulls = pulled ? pullOf(nx, ny, ng) : { nx, ny, ng };
   for (let j = 0; j < 4; j++) {
+    const [ax, ay] = [px * SX[j]!, py * SY[j]!];
     // Strain by w at corner j, and the forces it makes.
-    const [bx, by, bg] = [wx * dx[j]!, wy * dy[j]!, wx * dy[j]! + wy * dx[j]!];
-    const [fx, fy, fg] = [p.A11 * bx + p.A12 * by, p.A12 * bx + p.A22 * by, p.A66 * bg];
+    const [bx, by, bg] = [wx * ax, wy * ay, wx * ay + wy * ax];
+    const fx = p.A11 * bx + p.A12 * by;
+    const fy = p.A12 * bx + p.A22 * by;
+    const fg = p.A66 * bg;
+    const jw = EACH * j;
     for (let i = 0; i < 4; i++) {
-      const [iw, iu, iv, jw] = [EACH * i, EACH * i + 3, EACH * i + 4, EACH * j];
-      const u = area * (dx[i]! * fx + dy[i]! * fg);
-      const v = area * (dy[i]! * fy + dx[i]! * fg);
-      stiffness[iu * 20 + jw] = stiffness[jw * 20 + iu] = u;
-      stiffness[iv * 20 + jw] = stiffness[jw * 20 + iv] = v;
+      const [dx, dy] = [px * SX[i]!, py * SY[i]!];
+      const [iw, iu, iv] = [EACH * i, EACH * i + 3, EACH * i + 4];
+      stiffness[iu * 20 + jw] = stiffness[jw * 20 + iu] = area * (dx * fx + dy * fg);
+      stiffness[iv * 20 + jw] = stiffness[jw * 20 + iv] = area * (dy * fy + dx * fg);
       stiffness[iw * 20 + jw] =
         area *
-        (wx * dx[i]! * fx +
-          wy * dy[i]! * fy +
-          (wx * dy[i]! + wy * dx[i]!) * fg +
-          pulls.nx * dx[i]! * dx[j]! +
-          pulls.ny * dy[i]! * dy[j]! +
-          pulls.ng * (dx[i]! * dy[j]! + dy[i]! * dx[j]!));
+        (wx * dx * fx +
+          wy * dy * fy +
+          (wx * dy + wy * dx) * fg +
+          pulls.nx * dx * ax +
+          pulls.ny * dy * ay +
+          pulls.ng * (dx * ay + dy * ax));
     }
   }
 }

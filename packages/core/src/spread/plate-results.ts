@@ -50,36 +50,39 @@ export function reactionsOf(a: Assembly, r: StackResult, load: StackLoad): React
   const { stack, nodes } = a;
   const { x, y } = stack.grid;
   const nx = x.length;
-  const upright = new Map<number, string>();
-  const flat = new Map<number, string>();
-  const sums = new Map<string, Sum>();
+  const names = [...new Set([...stack.supports, ...stack.springs].map((s) => s.of))];
+  const sums = names.map((): Sum => ({ fz: 0, mx: 0, my: 0, fx: 0, fy: 0 }));
+  // Which name holds a layer's node up and down, and in its plane; −1 none.
+  const upright = new Int16Array(stack.layers.length * nodes).fill(-1);
+  const flat = upright.slice();
   for (const s of stack.supports) {
-    if (s.w) upright.set(s.layer * nodes + s.node, s.of);
-    if (s.u || s.v) flat.set(s.layer * nodes + s.node, s.of);
+    if (s.w) upright[s.layer * nodes + s.node] = names.indexOf(s.of);
+    if (s.u || s.v) flat[s.layer * nodes + s.node] = names.indexOf(s.of);
   }
-  for (const { of } of [...stack.supports, ...stack.springs])
-    if (!sums.has(of)) sums.set(of, { fz: 0, mx: 0, my: 0, fx: 0, fy: 0 });
-  const put = (of: string, n: number, f: number) => {
-    const sum = sums.get(of)!;
+  const put = (of: number, n: number, f: number) => {
+    const sum = sums[of]!;
     sum.fz += f;
     sum.mx += f * y[Math.floor(n / nx)]!;
     sum.my -= f * x[n % nx]!;
   };
   const add = (at: number, f: number) => {
-    const of = upright.get(at);
-    if (of !== undefined) put(of, at % nodes, f);
+    const of = upright[at]!;
+    if (of >= 0) put(of, at % nodes, f);
   };
-  for (const s of stack.springs) put(s.of, s.node, -s.stiffness * liftAt(a, r, s.layer, s.node));
+  for (const s of stack.springs) put(names.indexOf(s.of), s.node, -s.stiffness * liftAt(a, r, s.layer, s.node));
   for (const c of a.cells) {
-    const at = cornersOf(c, nx).map((n) => c.layer * nodes + n);
-    if (!at.some((n) => upright.has(n) || flat.has(n))) continue;
+    const n = c.layer * nodes + c.ix + c.iy * nx;
+    // Held names are 0 and up: the largest of the corners says whether any is.
+    const held = (of: Int16Array) => Math.max(of[n]!, of[n + 1]!, of[n + nx]!, of[n + nx + 1]!) >= 0;
+    if (!held(upright) && !held(flat)) continue;
     const f = forcesOf(a, r, c);
-    at.forEach((n, k) => {
-      add(n, f[EACH * k]!);
-      const of = flat.get(n);
-      if (of === undefined) return;
-      sums.get(of)!.fx += f[EACH * k + 3]!;
-      sums.get(of)!.fy += f[EACH * k + 4]!;
+    cornersOf(c, nx).forEach((corner, k) => {
+      const at = c.layer * nodes + corner;
+      add(at, f[EACH * k]!);
+      const of = flat[at]!;
+      if (of < 0) return;
+      sums[of]!.fx += f[EACH * k + 3]!;
+      sums[of]!.fy += f[EACH * k + 4]!;
     });
   }
   // What presses or pulls on a held node is carried by its support too.
@@ -91,12 +94,13 @@ export function reactionsOf(a: Assembly, r: StackResult, load: StackLoad): React
       return;
     }
     const { upper, lower } = stack.contacts[l.of]!;
+    if (upright[lower * nodes + l.node]! < 0 && upright[upper * nodes + l.node]! < 0) return;
     const push = r.pressure[l.of * nodes + l.node]! * Math.min(a.area[upper * nodes + l.node]!, a.area[lower * nodes + l.node]!);
     add(lower * nodes + l.node, push);
     add(upper * nodes + l.node, -push);
   });
   for (const f of load.forces) add(f.layer * nodes + f.node, -f.fz);
-  return [...sums].map(([of, s]) => ({ of, ...s }));
+  return sums.map((s, i) => ({ of: names[i]!, ...s }));
 }
 
 /** Moments of the pulls in the skin's plane by their height, N·mm: nothing but what the mesh leaves of them. */

@@ -24,8 +24,8 @@ export interface StackResult {
 /** A stack made ready: its pattern found once, its factor mended where what touches changes. */
 export interface Solver {
   readonly assembly: Assembly;
-  /** `start`: links that act at first, all where left out; and with membrane action a shape to start from. `nothing`: part of the load below which a link carries nothing. */
-  solve(load: StackLoad, start?: Start, nothing?: number): StackResult | Refusal;
+  /** `start`: links that act at first, all where left out; and with membrane action a shape to start from. */
+  solve(load: StackLoad, start?: Start, care?: Care): StackResult | Refusal;
   /** Memory of the factor, bytes; 0 before the first solve. */
   bytes(): number;
   /** The factor's memory, for the solver that takes this one's place. */
@@ -47,10 +47,14 @@ interface Kept {
 const ROUNDS = 80;
 /** Steps that lower the energy, taken where whole ones went round in a circle. */
 const CAREFUL = 4;
-/** Force left over, against the load, at which an answer with membrane action stands. */
-const SETTLED = 1e-8;
-/** A link that carries less than this part of the load carries nothing. */
-const NOTHING = 1e-9;
+/** When a search is done, as parts of the load. */
+export interface Care {
+  /** A link that carries less than this carries nothing. */
+  readonly nothing: number;
+  /** Force left over at which an answer with membrane action stands. */
+  readonly settled: number;
+}
+export const EXACT: Care = { nothing: 1e-9, settled: 1e-8 };
 /** Loose springs may not carry more than this part of the load: then something is held by nothing. */
 const CARRIED = 1e-4;
 
@@ -63,7 +67,7 @@ export function solverOf(stack: Stack, before?: Solver): Solver {
     assembly,
     kept,
     bytes: () => kept.factor?.room.bytes ?? 0,
-    solve: (load, start, nothing = NOTHING) => run(assembly, energy, kept, load, start, nothing),
+    solve: (load, start, care = EXACT) => run(assembly, energy, kept, load, start, care),
   };
 }
 
@@ -74,7 +78,7 @@ function run(
   kept: Kept,
   load: StackLoad,
   start: Start | undefined,
-  nothing: number,
+  { nothing, settled }: Care,
 ): StackResult | Refusal {
   const b = new Float64Array(a.unknowns);
   let size = a.stack.bolts.reduce((sum, k) => sum + k.preload, 0);
@@ -96,9 +100,9 @@ function run(
     else x = x && careful > 0 ? energy.towards(x, target, b) : target;
     const next = energy.stateOf(x, state, nothing * size);
     const same = !energy.curved && x === target && next.every((v, i) => v === state[i]);
-    if (same || (energy.curved && rounds > 1)) {
+    if (same || energy.curved) {
       const left = energy.leftOver(x, b) / Math.max(size, 1e-9);
-      if (!energy.curved || left < SETTLED) return resultOf(a, next, x, rounds, left, size);
+      if (!energy.curved || left < settled) return resultOf(a, next, x, rounds, left, size);
     }
     state.set(next);
     // Whole steps settle fastest, but may go round in a circle; steps that lower the energy cannot.

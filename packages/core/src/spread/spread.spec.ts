@@ -108,23 +108,6 @@ it.each<[string, (j: Job) => Job, RegExp]>([
     }),
     /hollow section is not a panel/,
   ],
-  [
-    'a solid bed',
-    (j) => ({
-      ...j,
-      skin: {
-        kind: 'bed',
-        strength: q(20),
-        thickness: q(100),
-        spanX: j.skin.spanX,
-        spanY: j.skin.spanY,
-        aft: j.skin.aft,
-        starboard: j.skin.starboard,
-        bedModulus: j.skin.bedModulus,
-      },
-    }),
-    /does not bend/,
-  ],
 ])('%s is refused by name', (_n, change, why) => {
   expect(stackOf(resolved(testJob(PULL, change)), 'draft')).toMatchObject({
     refused: true,

@@ -12,7 +12,7 @@ import type { Grid } from './grid';
 import { unknownOf } from './pattern';
 import { edgePeak, NO_PEAK, peakOver, type CellValues, type Peak } from './peaks';
 import { balanceOf, reactionsOf, type Reaction } from './plate-results';
-import { solverOf, type Solver, type StackResult, type Start } from './solve-stack';
+import { EXACT, solverOf, type Care, type Solver, type StackResult, type Start } from './solve-stack';
 import type { StackLoad } from './stack';
 
 export type { Peak } from './peaks';
@@ -91,11 +91,8 @@ export interface Progress {
 
 /** Above this the equations do not balance, and the answer is an error and not a result. */
 export const MOST_IMBALANCE = 1e-3;
-/**
- * A contact or bolt that carries less than this part of the load stays as it was. A draft on bearers need not settle the last of
- * them; on a bed they are all that holds.
- */
-const carriesNothing = (r: Resolved, mesh: Mesh) => (mesh === 'draft' && !isBed(r) ? 2e-3 : 1e-9);
+/** A draft on bearers need not settle the last of its contacts; on a bed they are all that holds. */
+const careOf = (r: Resolved, mesh: Mesh): Care => (mesh === 'draft' && !isBed(r) ? { nothing: 2e-3, settled: 1e-4 } : EXACT);
 /** Deflection over thickness from which bending alone overstates (Timoshenko & Woinowsky-Krieger §13, §97). */
 export const THIN = 0.5;
 
@@ -138,10 +135,11 @@ export function* spreadSteps(
     const same = was.assembly.pattern === to.pattern;
     return { state: stateFor(was, to), u: same ? was.result.u : carryShape(was.assembly, was.result.u, to) };
   };
+  const care = careOf(r, mesh);
   for (const c of cases) {
     yield { done: found.length, of: cases.length };
     const load = onBase(r, flat.solver.assembly, c);
-    const result = flat.solver.solve(load, start(c.id, flat.solver.assembly), carriesNothing(r, mesh));
+    const result = flat.solver.solve(load, start(c.id, flat.solver.assembly), care);
     if (isRefusal(result)) {
       found.push({ ...result, caseId: c.id, caseName: c.name });
       continue;
@@ -159,7 +157,7 @@ export function* spreadSteps(
       const { bolts } = job.stack;
       curved = { job: stack, solver: solverOf({ ...stack.stack, bolts }, like?.curved?.solver) };
     }
-    const bent = curved.solver.solve(load, startCurved(c.id, curved.solver.assembly));
+    const bent = curved.solver.solve(load, startCurved(c.id, curved.solver.assembly), { ...care, nothing: EXACT.nothing });
     if (!isRefusal(bent)) shapes.set(c.id, { assembly: curved.solver.assembly, result: bent });
     found.push(
       isRefusal(bent) ? { ...bent, caseId: c.id, caseName: c.name } : caseOf(r, curved.solver.assembly, load, bent, c, over),

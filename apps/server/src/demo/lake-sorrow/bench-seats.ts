@@ -47,6 +47,26 @@ export function benchSeat(): Job {
   };
 }
 
+/** The bench behind it: no bearer under its feet, so its plate floats on the sheet. */
+export function rearBench(): Job {
+  const front = benchSeat();
+  const blank = newJob('fold-down-bench-rear', 'Fold-down bench, rear foot pair');
+  return {
+    ...front,
+    id: blank.id,
+    name: blank.name,
+    note: 'Behind the axle the bearers stand wide apart and the sheet alone carries the feet. It gives over half its thickness, where bending theory ends: by hand it is refused. Spread solves it with the sheet pulling like a cloth; set its checks to “as solved”.',
+    skin: {
+      ...front.skin,
+      spanX: measured(440),
+      aft: measured(220),
+    },
+    plate: { ...front.plate, x0: -130, x1: 130, y0: -105, y1: 105 },
+    bolts: { ...front.bolts, items: four(105, 80) },
+    survey: { ...blank.survey, access: { near: 'socket', far: 'spanner' } },
+  };
+}
+
 /** Feet and rails of the pair: the left meets in its slots, the right stands on an older bench’s holes. */
 function benchSurvey(empty: Survey): Survey {
   const pattern = (

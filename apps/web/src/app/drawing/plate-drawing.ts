@@ -82,7 +82,7 @@ export function panelView(job: Job): Rect {
         stroke-dasharray="5 3"
       />
     }
-    @if (job().far.kind === 'plate') {
+    @if (job().far.kind === 'plate' && job().skin.kind !== 'bed') {
       <svg:rect
         [attr.x]="behind().x0"
         [attr.y]="-behind().y1"

@@ -199,7 +199,7 @@ export class FiguresCard {
       {
         what: 'Out of balance',
         value: `${(100 * f.balance).toExponential(0)} %`,
-        how: 'load against bolts, bearers and contact; over 0.1 % is refused',
+        how: 'load against what holds it; over 0.1 % is refused',
       },
     ];
   });
