@@ -102,8 +102,8 @@ export class SpreadStage {
     return name === 'pressure' || name === 'gap'
       ? view.contacts.map((c, i) => ({ value: String(i), label: c.name }))
       : view.layers
-          .map((l, i) => ({ value: String(i), label: l.name, strength: l.strength }))
-          .filter((l) => l.label !== BED && (name !== 'utilisation' || l.strength > 0));
+          .map((l, i) => ({ value: String(i), label: l.name, strength: l.strength, read: l.top.some((v) => !Number.isNaN(v)) }))
+          .filter((l) => l.label !== BED && (name !== 'utilisation' || l.strength > 0) && (name !== 'stress' || l.read));
   });
   /** The layer picked, or the nearest that has this field. */
   protected readonly shownLayer = computed(() => {

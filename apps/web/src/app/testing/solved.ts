@@ -1,0 +1,23 @@
+import type { Job } from '@core/job/schema';
+import { casesOf } from '@core/loads/cases';
+import type { Answer } from '../spread/spreader';
+import { Spreading } from '../workers/spreading';
+
+/** A job solved on the draft mesh as the stage gets it; the first case's fields where none is named. */
+export function solvedAnswer(job: Job, caseId = casesOf(job)[0]!.id): Answer {
+  const spreading = new Spreading();
+  const steps = spreading.solve(job, 'draft');
+  let next = steps.next();
+  while (!next.done) next = steps.next();
+  if (next.value) throw new Error(next.value.because);
+  return { ...spreading.show(caseId)!, job, mesh: 'draft', milliseconds: 1 };
+}
+
+/** The page under test has no size and watches none. */
+export function withoutSizes(): void {
+  globalThis.ResizeObserver = class {
+    observe(): void {}
+    unobserve(): void {}
+    disconnect(): void {}
+  };
+}
