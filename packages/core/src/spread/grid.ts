@@ -44,33 +44,3 @@ export function nearestLine(lines: Float64Array, v: number): number {
   for (let i = 1; i < lines.length; i++) if (Math.abs(lines[i]! - v) < Math.abs(lines[best]! - v)) best = i;
   return best;
 }
-
-/**
- * Order of elimination of the grid's nodes by nested dissection: a line across the longer way is kept for last, the halves
- * ordered the same way first. George 1973; on a grid it gives near the least fill.
- */
-export function dissect(nx: number, ny: number): Int32Array {
-  const order = new Int32Array(nx * ny);
-  let at = 0;
-  const block = (x0: number, x1: number, y0: number, y1: number): void => {
-    const [w, h] = [x1 - x0, y1 - y0];
-    if (w <= 0 || h <= 0) return;
-    if (w * h <= 6 || Math.max(w, h) < 3) {
-      for (let y = y0; y < y1; y++) for (let x = x0; x < x1; x++) order[at++] = x + y * nx;
-      return;
-    }
-    if (w >= h) {
-      const m = (x0 + x1) >> 1;
-      block(x0, m, y0, y1);
-      block(m + 1, x1, y0, y1);
-      for (let y = y0; y < y1; y++) order[at++] = m + y * nx;
-    } else {
-      const m = (y0 + y1) >> 1;
-      block(x0, x1, y0, m);
-      block(x0, x1, m + 1, y1);
-      for (let x = x0; x < x1; x++) order[at++] = x + m * nx;
-    }
-  };
-  block(0, nx, 0, ny);
-  return order;
-}
