@@ -50,9 +50,9 @@ export function square(
 
 /**
  * A quarter of a circle of radius R: lines at R·sin θ, so that nodes lie on the circle, and cells counted by the part of them
- * within it. A clamped edge is held from the circle on out; a simple one on the circle alone, beyond which cut cells turn with it.
+ * within it, outside a round hole in its middle. A clamped edge is held from the circle on out; a simple one on the circle alone, beyond which cut cells turn with it.
  */
-export function quarterCircle(n: number, edge: 'clamped' | 'simple', R: number, more: Partial<Layer> = {}): Stack {
+export function quarterCircle(n: number, edge: 'clamped' | 'simple', R: number, more: Partial<Layer> = {}, hole = 0): Stack {
   const lines = Float64Array.from({ length: n + 1 }, (_, i) => R * Math.sin((i * Math.PI) / (2 * n)));
   const supports: Support[] = [];
   const mask = new Float64Array(n * n);
@@ -72,8 +72,9 @@ export function quarterCircle(n: number, edge: 'clamped' | 'simple', R: number, 
       of: 'edge',
     });
     if (i === n || j === n) continue;
-    const part = withinCircle(lines, i, j, R);
-    mask[i + j * n] = edge === 'clamped' && part > 0 ? 1 : part;
+    const part = withinCircle(lines, i, j, R) - withinCircle(lines, i, j, hole);
+    const cut = edge === 'simple' || Math.hypot(lines[i]!, lines[j]!) < hole;
+    mask[i + j * n] = !cut && part > 0 ? 1 : part;
   }
   const outline = { x0: 0, x1: R, y0: 0, y1: R };
   return alone(

@@ -1,5 +1,6 @@
 import { inPlane } from '../spread/membrane';
 import { cellStresses } from '../spread/cell-stresses';
+import { liftAt } from '../spread/plate-results';
 import { isotropic, orthotropic, sandwichPlate, type PlateStiffness } from '../spread/plate-element';
 import type { ReferenceValue } from './jobs';
 import {
@@ -17,6 +18,7 @@ import {
   solved,
   square,
   T,
+  uniform,
 } from './plates-and-beams';
 
 const Q = 1e-3;
@@ -140,6 +142,15 @@ export const spreadValues: readonly ReferenceValue[] = [
     0.005,
     () => (middleUnder(quarterCircle(24, 'simple', R), { P: 25 }) * 16 * Math.PI * D) / (100 * R * R),
   ),
+  row('ring clamped outside, free inside at R/5, uniform: w·Et³/qR⁴ inside', `${TW} Tab. 3 (memory)`, 0.175, 0.025, () => {
+    const ring = quarterCircle(40, 'clamped', R, {}, R / 5);
+    const { s, r } = solved(ring, (s) => uniform(s, Q));
+    // The hole's edge lies between two lines: carried there from the next two outside it, in a straight line.
+    const i = ring.grid.x.findIndex((x) => x > R / 5);
+    const [x0, x1] = [ring.grid.x[i]!, ring.grid.x[i + 1]!];
+    const [w0, w1] = [liftAt(s.assembly, r, 0, i), liftAt(s.assembly, r, 0, i + 1)];
+    return ((w0 + ((w1 - w0) * (R / 5 - x0)) / (x1 - x0)) * E * T ** 3) / (Q * R ** 4);
+  }),
   row(
     'infinite plate on an elastic bed, force: w·8√(kD)/P',
     `${TW} §57 (Hertz)`,

@@ -2,47 +2,20 @@ import { Matrix, solve } from 'ml-matrix';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { casesOf } from '../loads/cases';
-import { D, E, NU, solved, T, uniform } from '../reference/plates-and-beams';
+import { D, E, NU, quarterCircle, solved, T, uniform } from '../reference/plates-and-beams';
 import { resolved, testJob } from '../testing/test-job';
-import { stackOf } from './from-job';
-import { isotropic } from './plate-element';
+import { SKIN, stackOf } from './from-job';
 import { liftAt } from './plate-results';
 import { spreadOf, type SpreadCase } from './spread';
-import { SKIN } from './from-job';
-import type { Support } from './stack';
 
 const R = 500;
 const Q = 1e-3;
 
 /** A quarter of a ring clamped at R and free at b, its hole weighed out of the cells of a grid that knows nothing of it. */
 function ring(n: number, b: number): { at: number[]; w: number[] } {
-  const lines = Float64Array.from({ length: n + 1 }, (_, i) => R * Math.sin((i * Math.PI) / (2 * n)));
-  const supports: Support[] = [];
-  const mask = new Float64Array(n * n);
-  for (let node = 0; node < (n + 1) ** 2; node++) {
-    const [i, j] = [node % (n + 1), Math.floor(node / (n + 1))];
-    const out = Math.hypot(lines[i]!, lines[j]!) >= R - 1e-6;
-    supports.push({ layer: 0, node, w: out, betaX: out || i === 0, betaY: out || j === 0, of: 'edge' });
-    if (i === n || j === n) continue;
-    let there = 0;
-    for (let k = 0; k < 400; k++) {
-      const x = lines[i]! + ((0.5 + (k % 20)) / 20) * (lines[i + 1]! - lines[i]!);
-      const y = lines[j]! + ((0.5 + Math.floor(k / 20)) / 20) * (lines[j + 1]! - lines[j]!);
-      if (Math.hypot(x, y) > b) there++;
-    }
-    mask[i + j * n] = there / 400;
-  }
-  const layer = {
-    name: 'plate',
-    outline: { x0: 0, x1: R, y0: 0, y1: R },
-    stiffness: isotropic(E, NU, T),
-    thickness: T,
-    mask,
-  };
-  const { s, r } = solved(
-    { grid: { x: lines, y: lines }, layers: [layer], contacts: [], bolts: [], supports, springs: [] },
-    (s) => uniform(s, Q),
-  );
+  const plate = quarterCircle(n, 'clamped', R, {}, b);
+  const { s, r } = solved(plate, (s) => uniform(s, Q));
+  const lines = plate.grid.x;
   const at = [...lines].filter((x) => x > b && x < R);
   return { at, w: at.map((x) => liftAt(s.assembly, r, 0, lines.indexOf(x))) };
 }
