@@ -10,10 +10,14 @@ const STAMP = join(ROOT, 'node_modules/.mast-shoe-installed');
 
 const has = (command) => spawnSync('which', [command], { stdio: 'ignore' }).status === 0;
 
-async function run(command, args, env = {}) {
+/** Whether it succeeded. */
+async function attempt(command, args, env = {}) {
   const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...env, ...process.env } });
-  const status = await new Promise((done) => child.on('error', () => done(1)).on('close', done));
-  if (status === 0) return;
+  return (await new Promise((done) => child.on('error', () => done(1)).on('close', done))) === 0;
+}
+
+async function run(command, args, env) {
+  if (await attempt(command, args, env)) return;
   console.error(`setup: "${command} ${args.join(' ')}" did not succeed`);
   process.exit(1);
 }
@@ -52,9 +56,11 @@ async function installChromium() {
   }
   console.log('setup: installing Chromium from Debian (about a minute) …');
   const root = process.getuid?.() === 0;
-  const apt = (...args) => (root ? run('apt-get', args) : run('sudo', ['apt-get', ...args]));
-  await apt('update', '-qq');
-  await apt('install', '-y', '-qq', '--no-install-recommends', 'chromium');
+  const apt = (f, ...args) => (root ? f('apt-get', args) : f('sudo', ['apt-get', ...args]));
+  const install = ['install', '-y', '-qq', '--no-install-recommends'];
+  await apt(run, 'update', '-qq');
+  // Without a window it does the same work in three fifths of the time; where Debian has no such package, the whole of it.
+  if (!(await apt(attempt, ...install, 'chromium-headless-shell'))) await apt(run, ...install, 'chromium');
   return true;
 }
 

@@ -28,7 +28,18 @@ async function choose(label: string, value: string, nth = 0) {
 
 it('has plate, fasteners and far side', async () => {
   await show();
-  expect(labels()).toEqual(['Thickness', 'Metal', 'Size', 'Class', 'Nut', 'Hole', 'Under the nuts', 'Thickness', 'Metal']);
+  expect(labels()).toEqual([
+    'Thickness',
+    'Metal',
+    'Size',
+    'Class',
+    'Nut',
+    'Hole',
+    'Under the nuts',
+    'Thickness',
+    'Metal',
+    'Plates',
+  ]);
 });
 
 it('changes each part of the stack', async () => {
