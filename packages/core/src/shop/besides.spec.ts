@@ -1,55 +1,113 @@
-import { bolts, joint, plainJob, q, resolvedOf, skin, welds, type Change } from '../reference/jobs';
 import { newLug } from '../job/plain-joint';
+import type { Job } from '../job/schema';
+import { fromSheet } from '../job/values';
+import { RATES } from '../stock/rates';
+import { resolved, testJob } from '../testing/test-job';
 import { besides } from './besides';
-import { blankOf } from './bend-allowance';
+import { drillList } from './drill-list';
 
-const of = (...changes: readonly Change[]) => besides(resolvedOf(plainJob(...changes)));
+const q = (v: number) => fromSheet(v, `${v} mm`);
+const of = (change: (j: Job) => Job) => besides(resolved(testJob({ fz: 1000 }, change)));
+const joint =
+  (x: Partial<Job['joint']>) =>
+  (j: Job): Job => ({ ...j, joint: { ...j.joint, ...x } });
+const welds =
+  (x: Partial<Job['welds']>) =>
+  (j: Job): Job => ({ ...j, welds: { ...j.welds, ...x } });
+/** kg of steel, by mm³; and of filled epoxy. */
+const steel = (mm3: number) => mm3 * 7850e-9;
+const epoxy = (mm3: number) => mm3 * 1200e-9;
+const round = (d: number) => (Math.PI / 4) * d * d;
 
-it('a plain joint has nothing besides plates and bolts', () => expect(of()).toEqual({ mass: 0, cost: 0, minutes: 0 }));
-
-it('four sleeves 25 × 3 through 120 mm, by hand: 4·π·22·3·120 mm³ of steel', () => {
-  const section = skin({ kind: 'hollow', metal: 'S355', wall: q(6), width: q(500), thickness: q(120), through: 'both walls' });
-  const x = of(section, joint({ sleeve: 'sleeve', tubeOutside: q(25), tubeWall: q(3) }));
-  expect(x.mass).toBeCloseTo(4 * Math.PI * 22 * 3 * 120 * 7850e-9, 9);
-  expect(x.minutes).toBeGreaterThan(0);
+it('a plain joint has nothing besides', () => {
+  expect(of((j) => j)).toEqual({ mass: 0, cost: 0, minutes: 0 });
 });
 
-it('a weld costs by its length and the square of its throat', () => {
-  const at = (a: number) => of(welds({ fitting: 'all round', fittingThroat: q(a) }));
-  expect(at(6).minutes / at(3).minutes).toBeCloseTo(4, 9);
-  // 440 mm round a base of 120 × 100, a 4: fillet of a² over its length.
-  expect(at(4).mass).toBeCloseTo(440 * 16 * 7850e-9, 9);
-});
-
-it('stitches cost their own length only', () => {
-  const at = (gap: number) => of(welds({ doubler: 'stitched', stitch: q(30), gap: q(gap) }));
-  expect(at(60).cost / at(30).cost).toBeCloseTo(30 / 90 / (30 / 60), 9);
-});
-
-it('a support tab and cheek plates weigh and take time', () => {
-  const lug = (x: object) => of((j) => ({ ...j, lug: { ...newLug(), ...x } }));
-  const bare = lug({ shear: 'single' });
-  expect(lug({ shear: 'single with support tab' }).minutes).toBeGreaterThan(bare.minutes);
-  expect(lug({ shear: 'single', cheek: q(6) }).mass).toBeGreaterThan(bare.mass);
-});
-
-it('plugs of epoxy weigh less than the bolts in them', () => {
-  const deck = skin({
-    kind: 'sandwich',
-    nearFace: q(4),
-    farFace: q(3),
-    thickness: q(30),
-    glass: q(0.35),
-    core: 'balsa',
-    coreCrush: q(10),
-    coreShear: q(2.6),
-    coreModulus: q(150),
+describe('round each of four bolts', () => {
+  it('sleeves: a tube as long as the skin is thick', () => {
+    const a = of(joint({ sleeve: 'sleeve', tubeOutside: q(20), tubeWall: q(3) }));
+    expect(a.mass).toBeCloseTo(4 * steel((round(20) - round(14)) * 8), 9);
+    expect([a.cost, a.minutes]).toEqual([4 * RATES.perSleeve, 4 * RATES.minutesPerSleeve]);
   });
-  const x = of(deck, bolts('M10', '8.8'), joint({ sleeve: 'plug', tubeOutside: q(40) }));
-  expect(x.mass).toBeCloseTo(4 * (Math.PI / 4) * (1600 - 100) * 30 * 1200e-9, 9);
+  it('a wall thicker than the tube has room for is solid', () => {
+    expect(of(joint({ sleeve: 'sleeve', tubeOutside: q(20), tubeWall: q(15) })).mass).toBeCloseTo(4 * steel(round(20) * 8), 9);
+  });
+  it('plugs: epoxy about the bolt', () => {
+    expect(of(joint({ sleeve: 'plug', tubeOutside: q(40) })).mass).toBeCloseTo(4 * epoxy((round(40) - round(10)) * 8), 9);
+  });
+  it('spacers: as long as the packing is high', () => {
+    const a = of(joint({ packing: 'spacers', packer: q(30), tubeOutside: q(25), tubeWall: q(4) }));
+    expect(a.mass).toBeCloseTo(4 * steel((round(25) - round(17)) * 30), 9);
+  });
 });
 
-it('bend allowance of a square bend, t 4, r 6: K 0.40, π/2·(6 + 1.6) = 11.94 mm, leg of 40 adds 30 flat', () => {
-  const b = blankOf({ t: 4, r: 6, leg: 40 });
-  expect([b.K, Number(b.allowance.toFixed(2)), Number((b.added - b.allowance).toFixed(6))]).toEqual([0.4, 11.94, 30]);
+describe('welds, by length and the square of the throat', () => {
+  it('the fitting round its base of 120 × 100: a fillet of throat a has the section a²', () => {
+    const a = of(welds({ fitting: 'all round', fittingThroat: q(4) }));
+    expect(a.mass).toBeCloseTo(steel(440 * 16), 9);
+    expect(a.cost).toBeCloseTo(0.44 * RATES.perMetreWeld, 9);
+    expect(a.minutes).toBeCloseTo(0.44 * RATES.minutesPerMetreWeld, 9);
+    expect(of(welds({ fitting: 'side edges', fittingThroat: q(4) })).mass).toBeCloseTo(steel(240 * 16), 9);
+  });
+  it('half as thick again is more than twice the work', () => {
+    const at = (t: number) => of(welds({ fitting: 'all round', fittingThroat: q(t) })).minutes;
+    expect(at(6) / at(4)).toBeCloseTo(2.25, 9);
+  });
+  it('the doubler round its edge of 230 × 210, or the stitched part of it', () => {
+    const all = of(welds({ doubler: 'all round', doublerThroat: q(3) }));
+    expect(all.mass).toBeCloseTo(steel(880 * 9), 9);
+    const stitched = of(welds({ doubler: 'stitched', doublerThroat: q(3), stitch: q(30), gap: q(60) }));
+    expect(stitched.mass / all.mass).toBeCloseTo(1 / 3, 9);
+    expect(of(welds({ doubler: 'plugs' })).mass).toBe(0);
+  });
+});
+
+describe('a lug with its pin', () => {
+  const lugged =
+    (x: Partial<NonNullable<Job['lug']>> = {}) =>
+    (j: Job): Job => ({
+      ...j,
+      lug: {
+        ...newLug(),
+        metal: 'S275',
+        width: q(50),
+        end: q(25),
+        hole: q(20),
+        pin: q(19),
+        thickness: q(12),
+        fork: q(10),
+        gap: q(1),
+        cheek: q(0),
+        shear: 'double',
+        ...x,
+      },
+    });
+  const face = 50 * (25 + 10 + 25);
+  const pin = (long: number) => steel(round(19) * long);
+
+  it('plate by its face, pin through lug, gaps and fork', () => {
+    expect(of(lugged()).mass).toBeCloseTo(steel(face * 12) + pin(12 + 2 * 11), 6);
+    expect(of(lugged()).minutes).toBe(0);
+  });
+  it('cheeks and a support tab are metal and work', () => {
+    const cheeks = of(lugged({ cheek: q(5) }));
+    expect(cheeks.mass - of(lugged()).mass).toBeCloseTo(steel(2 * 0.7 * face * 5) + pin(10), 6);
+    expect(cheeks.minutes).toBe(2 * RATES.minutesPerTab);
+    const tab = of(lugged({ shear: 'single with support tab' }));
+    expect(tab.mass - of(lugged({ shear: 'single' })).mass).toBeCloseTo(steel(face * 6), 6);
+    expect(tab.minutes).toBe(RATES.minutesPerTab);
+  });
+});
+
+it('the drill list says what is drilled with the plate, how many, and where they do not end with it', () => {
+  const note = (far: Job['far'], units: Job['units'] = 'mm') => {
+    const job = testJob({ fz: 1000 }, (j) => ({ ...j, far, units }));
+    return drillList(job, resolved(job))[0]!.note;
+  };
+  const plate = { kind: 'plate', metal: 'S275', thickness: q(5) } as const;
+  expect(note({ kind: 'washer' })).toBe('');
+  expect(note(plate)).toBe('stack-drill with backing plate');
+  expect(note({ ...plate, layers: 2 })).toBe('stack-drill with 2 backing plates');
+  expect(note({ ...plate, past: 25 })).toBe('stack-drill with backing plate, 25 mm past this one all round');
+  expect(note({ ...plate, layers: 2, past: 25.4 }, 'inch')).toMatch(/2 backing plates, 1 in past this one all round$/);
 });

@@ -29,8 +29,18 @@ function packerNotes(job: Job): ReadonlyMap<string, string> {
   );
 }
 
+/** What is drilled together with the plate, and where it does not end with it. */
+function stackWords({ far, units }: Job): string {
+  if (far.kind !== 'plate') return '';
+  const n = far.layers ?? 1;
+  const past = far.past ?? 0;
+  const plates = n > 1 ? `${n} backing plates` : 'backing plate';
+  return `stack-drill with ${plates}${past > 0 ? `, ${formatQuantity(past, 'length', units)} past this one all round` : ''}`;
+}
+
 export function drillList(job: Job, r: Resolved): DrillRow[] {
   const packers = packerNotes(job);
+  const behind = stackWords(job);
   return job.bolts.items.map((b) => {
     const hole = baseHoleFor(job, b, r.d);
     const inBase = r.bolts.find((p) => p.id === b.id)!.throughBase;
@@ -40,12 +50,7 @@ export function drillList(job: Job, r: Resolved): DrillRow[] {
       y: round2(b.y - job.plate.y0),
       diameter: round2(r.d0),
       fastener: `${r.size.id} ${r.grade.id}`,
-      note: [
-        inBase && hole ? `through base hole ${hole.id}` : job.far.kind === 'plate' ? 'stack-drill with backing plate' : '',
-        packers.get(b.id) ?? '',
-      ]
-        .filter(Boolean)
-        .join('; '),
+      note: [inBase && hole ? `through base hole ${hole.id}` : behind, packers.get(b.id) ?? ''].filter(Boolean).join('; '),
     };
   });
 }
