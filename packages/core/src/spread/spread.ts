@@ -107,14 +107,20 @@ export function spreadOf(r: Resolved, cases: readonly LoadCase[], mesh: Mesh, be
 
 /**
  * The same, a case at a time. `before`: an earlier answer, of this mesh or another, from which grid, pattern, factor memory and
- * what touched are taken as far as they fit; it is used up.
+ * what touched are taken as far as they fit; it is used up. `near`: another, on a coarser mesh, that knows better what touches; it
+ * is only read. Without either, a finer mesh starts from the next coarser one: what touches is found there in a fraction of the time.
  */
 export function* spreadSteps(
   r: Resolved,
   cases: readonly LoadCase[],
   mesh: Mesh,
   before?: Spread,
+  near?: Spread,
 ): Generator<Progress, Spread | Refusal> {
+  if (!before && !near && mesh !== 'draft') {
+    const coarser = yield* spreadSteps(r, cases, mesh === 'proof' ? 'fine' : 'draft');
+    return isRefusal(coarser) ? coarser : yield* spreadSteps(r, cases, mesh, undefined, coarser);
+  }
   const like = before?.mesh === mesh ? before.made : undefined;
   const made = stackOf(r, mesh, false, like?.flat.job);
   if (isRefusal(made)) return made;
@@ -126,11 +132,11 @@ export function* spreadSteps(
   let curved: Made['curved'];
   const found: (SpreadCase | RefusedCase)[] = [];
   const start = (id: string, to: Assembly): Start | undefined => {
-    const was = states.get(id) ?? before?.made.states.get(id) ?? [...states.values()].at(-1);
+    const was = (near ?? before)?.made.states.get(id) ?? [...states.values()].at(-1);
     return was && { state: stateFor(was, to) };
   };
   const startCurved = (id: string, to: Assembly): Start | undefined => {
-    const was = before?.made.shapes.get(id);
+    const was = (near ?? before)?.made.shapes.get(id);
     if (!was) return start(id, to);
     const same = was.assembly.pattern === to.pattern;
     return { state: stateFor(was, to), u: same ? was.result.u : carryShape(was.assembly, was.result.u, to) };

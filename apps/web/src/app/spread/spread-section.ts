@@ -17,6 +17,8 @@ import type { CutLine } from './spread-plan';
 const SAMPLES = 160;
 /** Room kept for the words, px. */
 const FOOT = 20;
+/** Where a bolt’s name may stand at the highest, px. */
+const HIGHEST = 12;
 const FILLS = ['#55549a', '#2b2a63', '#c9d0c3', '#2b2a63'];
 /** Thinnest a layer is drawn, so that it can be seen. */
 const LEAST = 5;
@@ -35,7 +37,7 @@ const LEAST = 5;
       }
       @for (b of bolts(); track b.id) {
         <line class="shank" [attr.x1]="b.x" [attr.x2]="b.x" [attr.y1]="b.top" [attr.y2]="b.bottom" />
-        <text class="small" [attr.x]="b.x" [attr.y]="b.top - 5" text-anchor="middle">{{ b.id }}</text>
+        <text class="small" [attr.x]="b.x" [attr.y]="b.name" text-anchor="middle">{{ b.id }}</text>
       }
       <text x="6" y="16">A</text>
       <text [attr.x]="size().width - 6" y="16" text-anchor="end">B</text>
@@ -150,7 +152,8 @@ export class SpreadSection implements OnDestroy {
         const lift = this.along()[2]?.lifts[Math.round((o.t / long) * SAMPLES)] ?? 0;
         const dy = -(Number.isNaN(lift) ? 0 : lift) * this.pixels();
         const last = this.tops().at(-1)! + this.thick().at(-1)!;
-        return { id: o.id, x: (o.t / long) * this.size().width, top: this.tops()[0]! + dy - 4, bottom: last + dy + 4 };
+        const top = this.tops()[0]! + dy - 4;
+        return { id: o.id, x: (o.t / long) * this.size().width, top, bottom: last + dy + 4, name: Math.max(top - 5, HIGHEST) };
       });
   });
   protected readonly said = computed(() => `moves up to ${showField(this.most(), 'mm', this.job().units)} along A–B`);

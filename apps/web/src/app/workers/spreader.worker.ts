@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 import type { FromSpreader, ToSpreader } from './messages';
+import type { Mesh } from '@core/spread/from-job';
 import { Spreading } from './spreading';
 
 /** How long to compute before looking up for a newer job or a stop, ms. */
@@ -7,6 +8,7 @@ const SLICE = 30;
 
 /** One for each mesh and each of the two layouts compared, so that each starts from its own last answer. */
 const kept = new Map<string, Spreading>();
+const COARSER: Record<Mesh, string> = { draft: '', fine: 'draft', proof: 'fine' };
 let run = 0;
 
 addEventListener('message', ({ data }: MessageEvent<ToSpreader>) => {
@@ -25,7 +27,7 @@ async function solve(mine: number, { ticket, job, mesh, key, caseId }: Extract<T
   const spreading = kept.get(key) ?? new Spreading();
   kept.set(key, spreading);
   try {
-    const steps = spreading.solve(job, mesh);
+    const steps = spreading.solve(job, mesh, key === mesh ? kept.get(COARSER[mesh]) : undefined);
     let until = performance.now() + SLICE;
     for (;;) {
       const next = steps.next();

@@ -20,7 +20,8 @@ export class Spreading {
   private kept: Spread | undefined;
   private job: Job | undefined;
 
-  *solve(job: Job, mesh: Mesh): Generator<Progress, Refusal | undefined> {
+  /** `coarser`: where the same job was solved on a coarser mesh; what touched there is where this one starts. */
+  *solve(job: Job, mesh: Mesh, coarser?: Spreading): Generator<Progress, Refusal | undefined> {
     const r = resolve(job);
     if (!isResolved(r)) return r[0] ?? refuse('job', 'the job cannot be computed', 'a job without refusals');
     const cases = casesOf(job).map((c) => asCounted(c, job.practice));
@@ -28,7 +29,7 @@ export class Spreading {
     const before = this.kept;
     // What is kept is used up by the next solve: should that be stopped, it starts anew.
     this.kept = undefined;
-    const found = yield* spreadSteps(r, cases, mesh, before);
+    const found = yield* spreadSteps(r, cases, mesh, before, coarser?.kept);
     if (isRefusal(found)) return found;
     this.kept = found;
     this.job = job;
