@@ -97,8 +97,8 @@ const careOf = (r: Resolved, mesh: Mesh): Care => (mesh === 'draft' && !isBed(r)
 export const THIN = 0.5;
 
 /** The stack of a job under each of its factored cases, all at once. */
-export function spreadOf(r: Resolved, cases: readonly LoadCase[], mesh: Mesh, before?: Spread): Spread | Refusal {
-  const steps = spreadSteps(r, cases, mesh, before);
+export function spreadOf(r: Resolved, cases: readonly LoadCase[], mesh: Mesh, before?: Spread, near?: Spread): Spread | Refusal {
+  const steps = spreadSteps(r, cases, mesh, before, near);
   for (;;) {
     const next = steps.next();
     if (next.done) return next.value;
@@ -117,10 +117,18 @@ export function* spreadSteps(
   before?: Spread,
   near?: Spread,
 ): Generator<Progress, Spread | Refusal> {
-  if (!before && !near && mesh !== 'draft') {
-    const coarser = yield* spreadSteps(r, cases, mesh === 'proof' ? 'fine' : 'draft');
-    return isRefusal(coarser) ? coarser : yield* spreadSteps(r, cases, mesh, undefined, coarser);
-  }
+  if (before || near || mesh === 'draft') return yield* onOneMesh(r, cases, mesh, before, near);
+  const coarser = yield* spreadSteps(r, cases, mesh === 'proof' ? 'fine' : 'draft');
+  return isRefusal(coarser) ? coarser : yield* onOneMesh(r, cases, mesh, undefined, coarser);
+}
+
+function* onOneMesh(
+  r: Resolved,
+  cases: readonly LoadCase[],
+  mesh: Mesh,
+  before?: Spread,
+  near?: Spread,
+): Generator<Progress, Spread | Refusal> {
   const like = before?.mesh === mesh ? before.made : undefined;
   const made = stackOf(r, mesh, false, like?.flat.job);
   if (isRefusal(made)) return made;
