@@ -9,7 +9,7 @@ import { proofOf } from '../stock/bolt-proof';
 import { isotropic } from './plate-element';
 import { plateThickness, testJob } from '../testing/test-job';
 import { stackOf, type Mesh } from './from-job';
-import { spreadOf, type Spread, type SpreadCase } from './spread';
+import { spreadOf, spreadSteps, type Spread, type SpreadCase } from './spread';
 
 const resolved = (job: Job): Resolved => {
   const r = resolve(job);
@@ -273,4 +273,42 @@ it.each<[string, (j: Job) => Job, string, RegExp]>([
   expect(isResolved(r) ? [] : r).toContainEqual(
     expect.objectContaining({ refused: true, field, because: expect.stringMatching(why) }),
   );
+});
+
+describe('a finer mesh starts from what touched on the coarser one', () => {
+  const job = testJob({ fz: 2500, fx: 3000, z: 120 });
+  const cases = casesOf(job);
+  const on = (mesh: Mesh, before?: Spread, near?: Spread) => {
+    const s = spreadOf(resolved(job), cases, mesh, before, near);
+    if ('refused' in s) throw new Error(s.because);
+    return s;
+  };
+  const only = (s: Spread) => s.cases[0] as SpreadCase;
+
+  it('told where, or finding it by itself, the answer is the same, and so it is from another layout’s', () => {
+    const alone = only(on('fine'));
+    const thicker = resolved(testJob({ fz: 2500, fx: 3000, z: 120 }, plateThickness(14)));
+    const other = spreadOf(thicker, cases, 'fine');
+    if ('refused' in other) throw new Error(other.because);
+    for (const c of [only(on('fine', undefined, on('draft'))), only(on('fine', other))]) {
+      expect(c.deflection.value / alone.deflection.value).toBeCloseTo(1, 6);
+      c.bolts.forEach((b, i) => expect(b.tension).toBeCloseTo(alone.bolts[i]!.tension, 3));
+    }
+  });
+  it('the coarser one is only read: it goes on giving what it gave', () => {
+    const draft = on('draft');
+    const before = only(draft).result.u.slice();
+    on('fine', undefined, draft);
+    expect(only(draft).result.u).toEqual(before);
+    expect(only(on('draft', draft)).deflection.value).toBeCloseTo(only(draft).deflection.value, 6);
+  });
+  it('it is told case by case on each mesh in turn', () => {
+    const steps = spreadSteps(resolved(job), cases, 'fine');
+    const told: { done: number; of: number }[] = [];
+    for (let next = steps.next(); !next.done; next = steps.next()) told.push(next.value);
+    expect(told).toEqual([
+      { done: 0, of: 1 },
+      { done: 0, of: 1 },
+    ]);
+  });
 });
