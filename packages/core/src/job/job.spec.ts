@@ -4,7 +4,9 @@ import { newLoad } from '../loads/new-load';
 import type { Load } from '../loads/schema';
 import { newJob } from './new-job';
 import { RANGES, type RangeName } from './ranges';
-import { baseHoleFor, panelOf, resolve, isResolved } from './resolve';
+import { baseHoleFor } from './layout-refusals';
+import { panelOf } from './outlines';
+import { resolve, isResolved } from './resolve';
 import { Job } from './schema';
 import { assumed, assumedValues, fromSheet, namedValues, readValue, skinGauges } from './values';
 

@@ -1,5 +1,7 @@
 import { testJob } from '../testing/test-job';
-import { baseHoleFor, farHeightOf, farOutlineOf, isResolved, panelOf, resolve, roomBehind } from './resolve';
+import { baseHoleFor } from './layout-refusals';
+import { farHeightOf, farOutlineOf, panelOf, roomBehind } from './outlines';
+import { isResolved, resolve } from './resolve';
 import type { Job } from './schema';
 import { emptySurvey } from './survey';
 import { fromSheet } from './values';

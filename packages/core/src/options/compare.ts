@@ -1,5 +1,5 @@
 import { heightOf, widthOf } from '../geometry/rects';
-import { outlineOf, panelOf, roomBehind } from '../job/resolve';
+import { outlineOf, panelOf, roomBehind } from '../job/outlines';
 import type { Job } from '../job/schema';
 import { spreadRulesOf } from '../job/spread-rules';
 import { fromSheet } from '../job/values';

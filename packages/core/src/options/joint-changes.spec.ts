@@ -2,17 +2,11 @@ import { newLug } from '../job/plain-joint';
 import type { Job } from '../job/schema';
 import { isResolved, resolve } from '../job/resolve';
 import { fromSheet } from '../job/values';
-import { testJob } from '../testing/test-job';
+import { testJob, withJoint, withWelds } from '../testing/test-job';
 import { jointChanges } from './joint-changes';
 
 const q = (v: number) => fromSheet(v, `${v} mm`);
 const job = (change: (j: Job) => Job = (j) => j) => testJob({ fz: 2000 }, change);
-const joint =
-  (x: Partial<Job['joint']>) =>
-  (j: Job): Job => ({ ...j, joint: { ...j.joint, ...x } });
-const welds =
-  (x: Partial<Job['welds']>) =>
-  (j: Job): Job => ({ ...j, welds: { ...j.welds, ...x } });
 const kinds = (change?: (j: Job) => Job) => jointChanges(job(change)).map((c) => c.kind);
 const of = (kind: string, change: (j: Job) => Job) => jointChanges(job(change)).filter((c) => c.kind === kind);
 
@@ -21,44 +15,44 @@ it('a plain joint is offered captive nuts and plain shanks, and nothing that it 
 });
 
 it.each<[string, (j: Job) => Job, string[]]>([
-  ['a lag screw', joint({ holding: 'lag screw' }), ['through']],
-  ['a tapped plate', joint({ holding: 'tapped' }), ['through']],
-  ['a rivet nut', joint({ holding: 'rivet nut' }), ['through']],
-  ['to torque', joint({ tightening: 'to torque' }), ['captive', 'snug']],
-  ['a countersunk head', joint({ head: 'countersunk' }), ['captive', 'head']],
-  ['metals in the weather', joint({ place: 'weather' }), ['isolate', 'captive']],
-  ['spacers', joint({ packing: 'spacers', tubeOutside: q(20) }), ['spacer', 'packing']],
+  ['a lag screw', withJoint({ holding: 'lag screw' }), ['through']],
+  ['a tapped plate', withJoint({ holding: 'tapped' }), ['through']],
+  ['a rivet nut', withJoint({ holding: 'rivet nut' }), ['through']],
+  ['to torque', withJoint({ tightening: 'to torque' }), ['captive', 'snug']],
+  ['a countersunk head', withJoint({ head: 'countersunk' }), ['captive', 'head']],
+  ['metals in the weather', withJoint({ place: 'weather' }), ['isolate', 'captive']],
+  ['spacers', withJoint({ packing: 'spacers', tubeOutside: q(20) }), ['spacer', 'packing']],
 ])('%s: %j', (_n, change, expected) => {
   expect(kinds(change)).toEqual(expect.arrayContaining(expected));
 });
 
 it('metals already kept apart, or a place nobody named, ask for no sleeves', () => {
-  expect(kinds(joint({ place: 'salt', isolated: true }))).not.toContain('isolate');
-  expect(kinds(joint({ place: 'not said' }))).not.toContain('isolate');
+  expect(kinds(withJoint({ place: 'salt', isolated: true }))).not.toContain('isolate');
+  expect(kinds(withJoint({ place: 'not said' }))).not.toContain('isolate');
 });
 
 it('tubes go up the stock from what is there, four at most', () => {
-  const outside = of('spacer', joint({ packing: 'spacers', tubeOutside: q(20) })).map((c) => c.job.joint.tubeOutside.v);
+  const outside = of('spacer', withJoint({ packing: 'spacers', tubeOutside: q(20) })).map((c) => c.job.joint.tubeOutside.v);
   expect(outside).toEqual([25, 30, 40, 50]);
-  expect(of('spacer', joint({ packing: 'spacers', tubeOutside: q(50) }))).toEqual([]);
+  expect(of('spacer', withJoint({ packing: 'spacers', tubeOutside: q(50) }))).toEqual([]);
 });
 
 describe('welds', () => {
   it('the fitting’s: thicker by the next four, all round where it is not, thinner by two', () => {
-    const all = jointChanges(job(welds({ fitting: 'side edges', fittingThroat: q(5) })));
+    const all = jointChanges(job(withWelds({ fitting: 'side edges', fittingThroat: q(5) })));
     const throats = (kind: string) => all.filter((c) => c.kind === kind).map((c) => c.job.welds.fittingThroat.v);
     expect(throats('throat')).toEqual([6, 7, 8, 10]);
     expect(throats('smaller')).toEqual([4, 3]);
     expect(all.find((c) => c.kind === 'round')!.job.welds.fitting).toBe('all round');
-    expect(of('round', welds({ fitting: 'all round' }))).toEqual([]);
+    expect(of('round', withWelds({ fitting: 'all round' }))).toEqual([]);
   });
   it('the doubler’s: unbroken where it is stitched, stitched where it is plugs', () => {
-    expect(of('unbroken', welds({ doubler: 'stitched' }))[0]!.job.welds.doubler).toBe('all round');
-    expect(of('unbroken', welds({ doubler: 'all round' }))).toEqual([]);
-    expect(of('doubler', welds({ doubler: 'all round', doublerThroat: q(4) })).map((c) => c.job.welds.doublerThroat.v)).toEqual([
-      5, 6, 7, 8,
-    ]);
-    expect(of('edge weld', welds({ doubler: 'plugs' }))[0]!.job.welds.doubler).toBe('stitched');
+    expect(of('unbroken', withWelds({ doubler: 'stitched' }))[0]!.job.welds.doubler).toBe('all round');
+    expect(of('unbroken', withWelds({ doubler: 'all round' }))).toEqual([]);
+    expect(
+      of('doubler', withWelds({ doubler: 'all round', doublerThroat: q(4) })).map((c) => c.job.welds.doublerThroat.v),
+    ).toEqual([5, 6, 7, 8]);
+    expect(of('edge weld', withWelds({ doubler: 'plugs' }))[0]!.job.welds.doubler).toBe('stitched');
   });
 });
 
@@ -89,7 +83,7 @@ describe('a lug', () => {
 
 it('in inches the words are in inches; what is offered still computes', () => {
   const all = jointChanges(
-    job((j) => ({ ...welds({ fitting: 'side edges', fittingThroat: q(5) })(j), units: 'inch', lug: newLug() })),
+    job((j) => ({ ...withWelds({ fitting: 'side edges', fittingThroat: q(5) })(j), units: 'inch', lug: newLug() })),
   );
   expect(all.find((c) => c.kind === 'throat')!.words).toMatch(/ in$/);
   for (const c of all) expect(isResolved(resolve(c.job))).toBe(true);

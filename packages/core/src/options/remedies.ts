@@ -1,7 +1,7 @@
 import { evaluate, type Verdict } from '../chain/evaluate';
 import { distance, type Point } from '../geometry/points';
 import { boundsOf } from '../geometry/rects';
-import { outlineOf } from '../job/resolve';
+import { outlineOf } from '../job/outlines';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { fastenerSize, type FastenerSize } from '../stock/fasteners';

@@ -2,18 +2,12 @@ import { newLug } from '../job/plain-joint';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { RATES } from '../stock/rates';
-import { resolved, testJob } from '../testing/test-job';
+import { resolved, testJob, withJoint, withWelds } from '../testing/test-job';
 import { besides } from './besides';
 import { drillList } from './drill-list';
 
 const q = (v: number) => fromSheet(v, `${v} mm`);
 const of = (change: (j: Job) => Job) => besides(resolved(testJob({ fz: 1000 }, change)));
-const joint =
-  (x: Partial<Job['joint']>) =>
-  (j: Job): Job => ({ ...j, joint: { ...j.joint, ...x } });
-const welds =
-  (x: Partial<Job['welds']>) =>
-  (j: Job): Job => ({ ...j, welds: { ...j.welds, ...x } });
 /** kg of steel, by mm³; and of filled epoxy. */
 const steel = (mm3: number) => mm3 * 7850e-9;
 const epoxy = (mm3: number) => mm3 * 1200e-9;
@@ -25,40 +19,43 @@ it('a plain joint has nothing besides', () => {
 
 describe('round each of four bolts', () => {
   it('sleeves: a tube as long as the skin is thick', () => {
-    const a = of(joint({ sleeve: 'sleeve', tubeOutside: q(20), tubeWall: q(3) }));
+    const a = of(withJoint({ sleeve: 'sleeve', tubeOutside: q(20), tubeWall: q(3) }));
     expect(a.mass).toBeCloseTo(4 * steel((round(20) - round(14)) * 8), 9);
     expect([a.cost, a.minutes]).toEqual([4 * RATES.perSleeve, 4 * RATES.minutesPerSleeve]);
   });
   it('a wall thicker than the tube has room for is solid', () => {
-    expect(of(joint({ sleeve: 'sleeve', tubeOutside: q(20), tubeWall: q(15) })).mass).toBeCloseTo(4 * steel(round(20) * 8), 9);
+    expect(of(withJoint({ sleeve: 'sleeve', tubeOutside: q(20), tubeWall: q(15) })).mass).toBeCloseTo(
+      4 * steel(round(20) * 8),
+      9,
+    );
   });
   it('plugs: epoxy about the bolt', () => {
-    expect(of(joint({ sleeve: 'plug', tubeOutside: q(40) })).mass).toBeCloseTo(4 * epoxy((round(40) - round(10)) * 8), 9);
+    expect(of(withJoint({ sleeve: 'plug', tubeOutside: q(40) })).mass).toBeCloseTo(4 * epoxy((round(40) - round(10)) * 8), 9);
   });
   it('spacers: as long as the packing is high', () => {
-    const a = of(joint({ packing: 'spacers', packer: q(30), tubeOutside: q(25), tubeWall: q(4) }));
+    const a = of(withJoint({ packing: 'spacers', packer: q(30), tubeOutside: q(25), tubeWall: q(4) }));
     expect(a.mass).toBeCloseTo(4 * steel((round(25) - round(17)) * 30), 9);
   });
 });
 
 describe('welds, by length and the square of the throat', () => {
   it('the fitting round its base of 120 × 100: a fillet of throat a has the section a²', () => {
-    const a = of(welds({ fitting: 'all round', fittingThroat: q(4) }));
+    const a = of(withWelds({ fitting: 'all round', fittingThroat: q(4) }));
     expect(a.mass).toBeCloseTo(steel(440 * 16), 9);
     expect(a.cost).toBeCloseTo(0.44 * RATES.perMetreWeld, 9);
     expect(a.minutes).toBeCloseTo(0.44 * RATES.minutesPerMetreWeld, 9);
-    expect(of(welds({ fitting: 'side edges', fittingThroat: q(4) })).mass).toBeCloseTo(steel(240 * 16), 9);
+    expect(of(withWelds({ fitting: 'side edges', fittingThroat: q(4) })).mass).toBeCloseTo(steel(240 * 16), 9);
   });
   it('half as thick again is more than twice the work', () => {
-    const at = (t: number) => of(welds({ fitting: 'all round', fittingThroat: q(t) })).minutes;
+    const at = (t: number) => of(withWelds({ fitting: 'all round', fittingThroat: q(t) })).minutes;
     expect(at(6) / at(4)).toBeCloseTo(2.25, 9);
   });
   it('the doubler round its edge of 230 × 210, or the stitched part of it', () => {
-    const all = of(welds({ doubler: 'all round', doublerThroat: q(3) }));
+    const all = of(withWelds({ doubler: 'all round', doublerThroat: q(3) }));
     expect(all.mass).toBeCloseTo(steel(880 * 9), 9);
-    const stitched = of(welds({ doubler: 'stitched', doublerThroat: q(3), stitch: q(30), gap: q(60) }));
+    const stitched = of(withWelds({ doubler: 'stitched', doublerThroat: q(3), stitch: q(30), gap: q(60) }));
     expect(stitched.mass / all.mass).toBeCloseTo(1 / 3, 9);
-    expect(of(welds({ doubler: 'plugs' })).mass).toBe(0);
+    expect(of(withWelds({ doubler: 'plugs' })).mass).toBe(0);
   });
 });
 

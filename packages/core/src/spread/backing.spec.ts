@@ -2,12 +2,12 @@ import { evaluate } from '../chain/evaluate';
 import { isResolved, resolve } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
-import { casesOf } from '../loads/cases';
 import { gripOf, massOf, roughCost, roughMinutes } from '../shop/weight-and-cost';
+import { solvedCase } from '../testing/solved-case';
 import { resolved, testJob } from '../testing/test-job';
 import { FAR, stackOf, type Mesh } from './from-job';
 import { isotropic } from './plate-element';
-import { spreadOf, type SpreadCase } from './spread';
+import type { SpreadCase } from './spread';
 
 const q = (v: number) => fromSheet(v, `${v} mm`);
 type Behind = Partial<Extract<Job['far'], { kind: 'plate' }>>;
@@ -17,11 +17,7 @@ const behind =
 
 function first(more: Behind, mesh: Mesh = 'draft', fz = 6000): SpreadCase {
   const job = testJob({ fz }, behind(more));
-  const s = spreadOf(resolved(job), casesOf(job), mesh);
-  if ('refused' in s) throw new Error(s.because);
-  const c = s.cases[0]!;
-  if ('refused' in c) throw new Error(c.because);
-  return c;
+  return solvedCase(job, mesh);
 }
 
 it('n loose plates behind are n times as stiff as one, and each carries its part: 6·m/(n·t²)', () => {

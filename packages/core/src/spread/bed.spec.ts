@@ -6,7 +6,8 @@ import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { shareOutOfPlane } from '../sharing/out-of-plane';
 import { casesOf } from '../loads/cases';
-import { resolved, testJob } from '../testing/test-job';
+import { solvedCase } from '../testing/solved-case';
+import { onSolidBed, resolved, testJob } from '../testing/test-job';
 import { spreadOf, type SpreadCase } from './spread';
 import { figuresOf } from './view';
 
@@ -15,28 +16,13 @@ const LOAD = { fx: 8000, fz: 5000, z: 200 };
 
 /** A base of 120 × 100 on a plate of 230 × 210 on a solid bed, all by its own rules. */
 const onBed = (rules: Partial<SpreadRules> = {}, change: (j: Job) => Job = (j) => j, load = LOAD): Job =>
-  testJob(load, (j) => {
-    const { spanX, spanY, aft, starboard } = j.skin;
-    return change({
-      ...j,
-      skin: { kind: 'bed', strength: q(20), thickness: q(200), spanX, spanY, aft, starboard, bedModulus: q(30_000) },
-      spread: { ...USUAL_SPREAD, ...rules },
-    });
-  });
+  testJob(load, (j) => change({ ...onSolidBed(j), spread: { ...USUAL_SPREAD, ...rules } }));
 
 const thick = (j: Job): Job => ({
   ...j,
   base: { ...j.base, thickness: q(60) },
   plate: { ...j.plate, thickness: q(60) },
 });
-
-function solved(job: Job, mesh: 'draft' | 'fine' = 'draft'): SpreadCase {
-  const s = spreadOf(resolved(job), casesOf(job), mesh);
-  if ('refused' in s) throw new Error(s.because);
-  const c = s.cases[0]!;
-  if ('refused' in c) throw new Error(c.because);
-  return c;
-}
 
 /** Rigid plate, bolts that only pull, bed that only pushes: the neutral axis by hand, itself held to Blodgett's cubic. */
 it.each([2, 6, 20])(
@@ -52,7 +38,7 @@ it.each([2, 6, 20])(
       my,
     );
     if ('refused' in hand) throw new Error(hand.because);
-    const c = solved(job);
+    const c = solvedCase(job);
     c.bolts.forEach((b, i) => expect(Math.abs(b.tension - hand.tensions[i]!)).toBeLessThan(0.005 * Math.max(...hand.tensions)));
     // Cells count whole as pressing or not, so the line is known to half a cell or so.
     const pressed = hand.pressed.reduce((most, p) => Math.max(most, 115 - p.x), 0) * 210;
@@ -62,8 +48,8 @@ it.each([2, 6, 20])(
 );
 
 it('a thin plate bends: it is prised up round its bolts and bears nearer to the base', () => {
-  const thin = solved(onBed());
-  const stiff = solved(onBed({}, thick));
+  const thin = solvedCase(onBed());
+  const stiff = solvedCase(onBed({}, thick));
   expect(thin.deflection.value).toBeGreaterThan(2 * stiff.deflection.value);
   expect(thin.plateStress.value).toBeGreaterThan(10 * stiff.plateStress.value);
   // Σ over bolts less what presses is the lift: nothing else holds a plate on a bed.
@@ -77,7 +63,7 @@ it('a thin plate bends: it is prised up round its bolts and bears nearer to the 
 });
 
 it('pressed evenly, bedding and area alone say how far it sinks: w = F/(k·A)', () => {
-  const c = solved(onBed({ base: 'rigid', given: { bedding: 0.1 } }, thick, { fx: 0, fz: -40_000, z: 0 }));
+  const c = solvedCase(onBed({ base: 'rigid', given: { bedding: 0.1 } }, thick, { fx: 0, fz: -40_000, z: 0 }));
   expect(c.deflection.value / (40_000 / (0.1 * 230 * 210))).toBeCloseTo(1, 2);
   expect(c.pressure.value).toBeCloseTo(40_000 / (230 * 210), 1);
   // Its corners are rounded to 12 mm: (4 − π)·r² less.
@@ -87,7 +73,7 @@ it('pressed evenly, bedding and area alone say how far it sinks: w = F/(k·A)', 
 
 it('a bed has no skin to bend: no such figures, no such rows beside the hand’s, no such links', () => {
   const job = onBed({ checks: 'solver' });
-  const c = solved(job);
+  const c = solvedCase(job);
   expect([c.edgeStress.value, c.overThickness, c.skinShear.value, c.membrane]).toEqual([0, 0, 0, false]);
   const f = figuresOf(spreadOf(resolved(job), casesOf(job), 'draft') as never).cases[0]!;
   if ('refused' in f) throw new Error(f.because);
@@ -104,7 +90,7 @@ it('a bed has no skin to bend: no such figures, no such rows beside the hand’s
 
 it('free bearers do not matter to a bed; a draft and the fine mesh say the same pulls to 3 %', () => {
   const free = { aft: 'free', fore: 'free', starboard: 'free', port: 'free' } as const;
-  const [draft, fine] = [solved(onBed({ edges: free })), solved(onBed({ edges: free }), 'fine')];
+  const [draft, fine] = [solvedCase(onBed({ edges: free })), solvedCase(onBed({ edges: free }), 'fine')];
   const most = (c: SpreadCase) => Math.max(...c.bolts.map((b) => b.tension));
   expect(Math.abs(most(draft) / most(fine) - 1)).toBeLessThan(0.03);
 });

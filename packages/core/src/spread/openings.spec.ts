@@ -3,6 +3,7 @@ import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { casesOf } from '../loads/cases';
 import { D, E, NU, quarterCircle, solved, T, uniform } from '../reference/plates-and-beams';
+import { solvedCase } from '../testing/solved-case';
 import { resolved, testJob } from '../testing/test-job';
 import { SKIN, stackOf } from './from-job';
 import { liftAt } from './plate-results';
@@ -62,11 +63,7 @@ const withHoles =
 
 function first(change: (j: Job) => Job = (j) => j): SpreadCase {
   const job = testJob({ fz: -6000 }, change);
-  const s = spreadOf(resolved(job), casesOf(job), 'draft');
-  if ('refused' in s) throw new Error(s.because);
-  const c = s.cases[0]!;
-  if ('refused' in c) throw new Error(c.because);
-  return c;
+  return solvedCase(job);
 }
 
 it('an old hole left open takes its own area out of the skin, and the skin gives more; filled or used again it takes nothing', () => {

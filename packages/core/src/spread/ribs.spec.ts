@@ -2,6 +2,7 @@ import { linesThrough } from './grid';
 import type { Job } from '../job/schema';
 import { USUAL_SPREAD, SpreadRules } from '../job/spread-rules';
 import { casesOf } from '../loads/cases';
+import { solvedCase } from '../testing/solved-case';
 import { resolved, testJob } from '../testing/test-job';
 import { stackOf } from './from-job';
 import { isotropic, ribbed, turned } from './plate-element';
@@ -75,11 +76,7 @@ const RIBS = { count: 3, height: 50, thickness: 6, along: 'x' } as const;
 
 function first(more: Partial<SpreadRules>): SpreadCase {
   const job = testJob({ fx: 3000, fz: 2000, z: 120 }, rules(more));
-  const s = spreadOf(resolved(job), casesOf(job), 'draft');
-  if ('refused' in s) throw new Error(s.because);
-  const c = s.cases[0]!;
-  if ('refused' in c) throw new Error(c.because);
-  return c;
+  return solvedCase(job);
 }
 
 it('ribs go on the base by their number over its width, the way they run', () => {

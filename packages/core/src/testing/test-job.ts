@@ -27,6 +27,25 @@ export function resolved(job: Job): Resolved {
   return r;
 }
 
+/** The job with something else said of its joint, or of its welds. */
+export const withJoint =
+  (x: Partial<Job['joint']>) =>
+  (j: Job): Job => ({ ...j, joint: { ...j.joint, ...x } });
+export const withWelds =
+  (x: Partial<Job['welds']>) =>
+  (j: Job): Job => ({ ...j, welds: { ...j.welds, ...x } });
+
+/** The job on a solid bed 200 mm thick, in place of its panel. */
+export function onSolidBed(j: Job): Job {
+  const { spanX, spanY, aft, starboard } = j.skin;
+  const skin = {
+    strength: fromSheet(20, '20 MPa'),
+    thickness: fromSheet(200, '200 mm'),
+    bedModulus: fromSheet(30_000, '30000 MPa'),
+  };
+  return { ...j, skin: { kind: 'bed', ...skin, spanX, spanY, aft, starboard } };
+}
+
 /** The job with another plate thickness, mm. */
 export const plateThickness =
   (t: number) =>

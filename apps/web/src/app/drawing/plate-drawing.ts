@@ -3,7 +3,7 @@ import type { Verdict } from '@core/chain/evaluate';
 import { boundsOf, heightOf, upright, widthOf } from '@core/geometry/rects';
 import type { Point, Rect } from '@core/geometry/points';
 import { stripsOf } from '@core/job/strips';
-import { farOutlineOf, outlineOf, panelOf } from '@core/job/resolve';
+import { farOutlineOf, outlineOf, panelOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
 import { fastenerSize } from '@core/stock/fasteners';
 

@@ -1,4 +1,4 @@
-import { farHeightOf, farLayersOf, farOutlineOf, panelOf } from '@core/job/resolve';
+import { farHeightOf, farLayersOf, farOutlineOf, panelOf } from '@core/job/outlines';
 import type { Bolt, Job } from '@core/job/schema';
 import { fastenerSize, type FastenerSize } from '@core/stock/fasteners';
 import { metal } from '@core/stock/metals';

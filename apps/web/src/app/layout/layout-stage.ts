@@ -5,7 +5,7 @@ import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
 import type { Rect } from '@core/geometry/points';
 import { heightOf, widthOf } from '@core/geometry/rects';
-import { outlineOf } from '@core/job/resolve';
+import { outlineOf } from '@core/job/outlines';
 import type { Quantity } from '@core/job/schema';
 import { assumed, fromSheet } from '@core/job/values';
 import { formatQuantity } from '@core/units/format-quantity';

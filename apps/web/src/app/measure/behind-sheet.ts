@@ -3,7 +3,7 @@ import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { Job, Quantity } from '@core/job/schema';
 import { ACCESS, CONNECTIONS, HIDDEN, type Hidden, type Survey } from '@core/job/survey';
-import { outlineOf } from '@core/job/resolve';
+import { outlineOf } from '@core/job/outlines';
 import { formatQuantity } from '@core/units/format-quantity';
 import { assumed, fromSheet } from '@core/units/quantity';
 import { PickField, type Choice } from '../fields/pick-field';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input
 import type { Verdict } from '@core/chain/evaluate';
 import type { Point, Rect } from '@core/geometry/points';
 import { boundsOf, heightOf, upright, widthOf } from '@core/geometry/rects';
-import { outlineOf } from '@core/job/resolve';
+import { outlineOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
 import { asBuilt, type PlaceName } from '@core/survey/as-built';
 import { moved, movedBack, type Move } from '@core/survey/fit-pattern';

@@ -4,7 +4,7 @@ import { USUAL_SPREAD } from '@core/job/spread-rules';
 import { fromSheet } from '@core/job/values';
 import { casesOf } from '@core/loads/cases';
 import { ENVELOPE, figuresFor } from '@core/spread/view';
-import { freeLoad, testJob } from '@core/testing/test-job';
+import { freeLoad, onSolidBed, testJob } from '@core/testing/test-job';
 import { solvedAnswer } from '../testing/solved';
 import { FiguresCard } from './figures-card';
 
@@ -65,13 +65,7 @@ it('a backing plate has a row of its own', () => {
 });
 
 it('on a solid bed it is the plate that moves, and nothing is said of a skin', () => {
-  show(
-    testJob(PULL, (j) => {
-      const { spanX, spanY, aft, starboard, bedModulus } = j.skin;
-      const bed = { kind: 'bed', strength: fromSheet(20, '20 MPa'), thickness: fromSheet(200, '200 mm') } as const;
-      return { ...j, skin: { ...bed, spanX, spanY, aft, starboard, bedModulus } };
-    }),
-  );
+  show(testJob(PULL, onSolidBed));
   expect(text()).toContain('plate moves on its bed');
   expect(text()).toContain('Pressure on the bed');
   expect(text()).not.toMatch(/skin gives|Skin at the plate/);

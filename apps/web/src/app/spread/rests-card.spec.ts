@@ -1,8 +1,7 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { Job } from '@core/job/schema';
 import { spreadRulesOf, USUAL_SPREAD } from '@core/job/spread-rules';
-import { fromSheet } from '@core/job/values';
-import { testJob } from '@core/testing/test-job';
+import { onSolidBed, testJob } from '@core/testing/test-job';
 import { provideDesk, type TestDesk } from '../testing/desk';
 import { RestsCard } from './rests-card';
 
@@ -118,11 +117,7 @@ describe('what is written as numbers', () => {
 });
 
 it('a solid bed has no bearers to ask about', () => {
-  show((j) => {
-    const { spanX, spanY, aft, starboard, bedModulus } = j.skin;
-    const bed = { kind: 'bed', strength: fromSheet(20, '20 MPa'), thickness: fromSheet(200, '200 mm') } as const;
-    return { ...j, skin: { ...bed, spanX, spanY, aft, starboard, bedModulus } };
-  });
+  show(onSolidBed);
   expect(text()).not.toContain('Aft bearer');
   expect(text()).toContain('Ribs on the base');
 });

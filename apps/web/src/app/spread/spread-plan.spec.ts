@@ -1,7 +1,6 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { Point } from '@core/geometry/points';
-import { fromSheet } from '@core/job/values';
-import { testJob } from '@core/testing/test-job';
+import { onSolidBed, testJob } from '@core/testing/test-job';
 import { panelView } from '../drawing/plate-drawing';
 import { solvedAnswer, withoutSizes } from '../testing/solved';
 import { fieldOf, scaleOf } from './field-picture';
@@ -131,16 +130,7 @@ it('one of two pictures side by side has no hands: nothing to focus, no bars', (
 });
 
 it('on a solid bed no bearer is named', () => {
-  const { spanX, spanY, aft, starboard, bedModulus } = job.skin;
-  const bed = {
-    ...job,
-    skin: {
-      kind: 'bed' as const,
-      strength: fromSheet(20, '20 MPa'),
-      thickness: fromSheet(200, '200 mm'),
-      ...{ spanX, spanY, aft, starboard, bedModulus },
-    },
-  };
+  const bed = onSolidBed(job);
   const on = solvedAnswer(bed);
   expect(on.view!.reactions.map((q) => q.of)).toEqual(['bed']);
   show({ job: bed, spread: on.view, field: fieldOf(on.view!, 'deflection', 1, 'top') });

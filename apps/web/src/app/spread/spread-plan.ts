@@ -15,7 +15,7 @@ import {
 import type { Point, Rect } from '@core/geometry/points';
 import { heightOf, widthOf } from '@core/geometry/rects';
 import { stripsOf } from '@core/job/strips';
-import { outlineOf, panelOf } from '@core/job/resolve';
+import { outlineOf, panelOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
 import type { SpreadView } from '@core/spread/view';
 import { PlateDrawing } from '../drawing/plate-drawing';

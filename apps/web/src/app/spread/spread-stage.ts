@@ -5,7 +5,7 @@ import { MatIcon } from '@angular/material/icon';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { cautionsFor } from '@core/chain/cautions';
 import type { Point } from '@core/geometry/points';
-import { outlineOf, panelOf } from '@core/job/resolve';
+import { outlineOf, panelOf } from '@core/job/outlines';
 import { casesOf } from '@core/loads/cases';
 import { VARIANTS } from '@core/options/compare';
 import { BED } from '@core/spread/job-layers';

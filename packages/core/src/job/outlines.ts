@@ -1,0 +1,28 @@
+import type { Rect } from '../geometry/points';
+import type { Job } from './schema';
+
+export const outlineOf = (job: Job): Rect => ({ x0: job.plate.x0, x1: job.plate.x1, y0: job.plate.y0, y1: job.plate.y1 });
+
+/** The clear panel between bearers, in plate axes (base centre at 0, 0). */
+export function panelOf(job: Job): Rect {
+  const { spanX, spanY, aft, starboard } = job.skin;
+  return { x0: -aft.v, x1: spanX.v - aft.v, y0: -starboard.v, y1: spanY.v - starboard.v };
+}
+
+/** Loose plates behind the skin, and how high they stand together, mm. */
+export const farLayersOf = (far: Job['far']): number => (far.kind === 'plate' ? (far.layers ?? 1) : 1);
+export const farHeightOf = (far: Job['far']): number =>
+  far.kind === 'plate' || far.kind === 'strips' ? far.thickness.v * farLayersOf(far) : 0;
+
+/** The mounting plate's outline, and what a backing plate reaches past it. */
+export function farOutlineOf(job: Job): Rect {
+  const { x0, x1, y0, y1 } = outlineOf(job);
+  const past = job.far.kind === 'plate' ? (job.far.past ?? 0) : 0;
+  return { x0: x0 - past, x1: x1 + past, y0: y0 - past, y1: y1 + past };
+}
+
+/** How far a backing plate may reach past the mounting plate before a bearer, mm; a bearer the mounting plate lies over already is no bound. */
+export function roomBehind(job: Job): number {
+  const [o, p] = [outlineOf(job), panelOf(job)];
+  return Math.min(...[o.x0 - p.x0, p.x1 - o.x1, o.y0 - p.y0, p.y1 - o.y1].filter((v) => v > 0));
+}
