@@ -13,7 +13,8 @@ import { energyOf } from '@core/spread/energy';
 import { MESHES, stackOf, type Mesh } from '@core/spread/from-job';
 import { unknownOf } from '@core/spread/pattern';
 import type { SparseMatrix } from '@core/spread/sparse-matrix';
-import { onBase, spreadOf, type Spread } from '@core/spread/spread';
+import { onBase } from '@core/spread/read-case';
+import { spreadOf, type Spread } from '@core/spread/spread';
 import { testJob } from '@core/testing/test-job';
 import { DEMO_JOBS } from '../apps/server/src/demo/lake-sorrow';
 

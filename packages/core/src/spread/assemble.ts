@@ -28,6 +28,8 @@ export interface Assembly {
   readonly nodes: number;
   readonly unknowns: number;
   readonly cells: readonly Cell[];
+  /** The same, layer by layer. */
+  readonly cellsIn: readonly (readonly Cell[])[];
   /** Plates, beds and ground springs; contacts and bolts stand in it as zeros to be filled in. */
   readonly matrix: SparseMatrix;
   readonly links: readonly Link[];
@@ -51,6 +53,7 @@ export function assemble(stack: Stack, before?: Pattern): Assembly {
   const { nodes, place } = pattern;
   const nx = stack.grid.x.length;
   const cells = pattern.cells.map((c) => measured(stack, c));
+  const cellsIn = stack.layers.map((_, i) => cells.filter((c) => c.layer === i));
   const area = new Float64Array(stack.layers.length * nodes);
   for (const c of cells) for (const n of cornersOf(c, nx)) area[c.layer * nodes + n]! += (c.a * c.b * c.part) / 4;
   const values = new Float64Array(pattern.matrix.values.length);
@@ -72,7 +75,7 @@ export function assemble(stack: Stack, before?: Pattern): Assembly {
     const shared = Math.min(area[c.upper * nodes + l.node]!, area[c.lower * nodes + l.node]!);
     return { ...l, stiffness: c.modulus * shared, offset: c.gap };
   });
-  return { stack, pattern, place, nodes, unknowns: pattern.unknowns, cells, matrix, links, area, bending: new Map() };
+  return { stack, pattern, place, nodes, unknowns: pattern.unknowns, cells, cellsIn, matrix, links, area, bending: new Map() };
 }
 
 function measured({ grid: { x, y }, layers }: Stack, c: CellPlace): Cell {

@@ -39,23 +39,37 @@ describe('lines of a grid', () => {
 
 describe('what acts, carried to another mesh', () => {
   const [coarse, fine] = [assemble(stack(20)), assemble(stack(7))];
-  /** Contacts that press fore of the middle, the bolt slack. */
-  const state = Uint8Array.from(coarse.links, (l) =>
-    l.kind === 'contact' && coarse.stack.grid.x[l.node % coarse.stack.grid.x.length]! > 5 ? 1 : 0,
-  );
+  const xOf = (a: typeof coarse, node: number) => a.stack.grid.x[node % a.stack.grid.x.length]!;
+  /** The upper plate turned about athwart a line, the lower flat: what is fore of it presses; the bolt slack. */
+  const turnedAbout = (a: typeof coarse, line: number) => {
+    const u = new Float64Array(a.place.length);
+    for (let n = 0; n < a.nodes; n++) u[unknownOf(a.nodes, 0, n, 0)] = 1e-3 * (line - xOf(a, n));
+    return { u, state: Uint8Array.from(a.links, (l) => (l.kind === 'contact' && xOf(a, l.node) > line ? 1 : 0)) };
+  };
 
-  it('each link as its nearest in place; a bolt by its name', () => {
-    const carried = carryState(coarse, state, fine);
-    fine.links.forEach((l, i) => {
-      if (l.kind === 'bolt') return expect(carried[i]).toBe(0);
-      const x = fine.stack.grid.x[l.node % fine.stack.grid.x.length]!;
-      if (Math.abs(x - 10) > 4) expect(carried[i]).toBe(x > 10 ? 1 : 0);
+  it.each([5, 13, 37])('contact to the line where the plates part, x = %p, between nodes too; a bolt by its name', (line) => {
+    const carried = carryState(coarse, turnedAbout(coarse, line), fine);
+    fine.links.forEach((l, i) => expect(carried[i]).toBe(l.kind === 'contact' && xOf(fine, l.node) > line ? 1 : 0));
+  });
+  it('a gap before the load is taken off', () => {
+    const gapped = assemble({ ...stack(7), contacts: [{ ...stack(7).contacts[0]!, gap: 0.02 }] });
+    const carried = carryState(coarse, turnedAbout(coarse, 5), gapped);
+    gapped.links.forEach((l, i) => l.kind === 'contact' && expect(carried[i]).toBe(xOf(gapped, l.node) > 25 ? 1 : 0));
+  });
+  it('where the other had no plates on each other, as the nearest that had', () => {
+    const short = stack(20);
+    const narrow = assemble({
+      ...short,
+      layers: [{ ...short.layers[0]!, outline: { x0: -100, x1: 60, y0: -60, y1: 60 } }, short.layers[1]!],
     });
+    const carried = carryState(narrow, turnedAbout(narrow, 5), coarse);
+    coarse.links.forEach((l, i) => l.kind === 'contact' && expect(carried[i]).toBe(xOf(coarse, l.node) > 5 ? 1 : 0));
   });
   it('to itself it is itself; what was not there before acts', () => {
-    expect(carryState(coarse, state, coarse)).toEqual(state);
+    const was = turnedAbout(coarse, 5);
+    expect(carryState(coarse, was, coarse)).toEqual(was.state);
     const renamed = assemble({ ...stack(20), bolts: [{ ...stack(20).bolts[0]!, id: 'B9' }] });
-    expect(carryState(coarse, state, renamed)[renamed.links.findIndex((l) => l.kind === 'bolt')]).toBe(1);
+    expect(carryState(coarse, was, renamed)[renamed.links.findIndex((l) => l.kind === 'bolt')]).toBe(1);
   });
 });
 

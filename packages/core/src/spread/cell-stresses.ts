@@ -37,8 +37,7 @@ export function cellStresses(a: Assembly, u: Float64Array, layer: number): CellS
   const columns = a.stack.grid.x.length;
   const from = unknownOf(a.nodes, layer, 0, 0);
   const out: CellStress[] = [];
-  for (const cell of a.cells) {
-    if (cell.layer !== layer) continue;
+  for (const cell of a.cellsIn[layer]!) {
     const [n0, n1, n2, n3] = cornersOf(cell, columns);
     const [i0, i1, i2, i3] = [from + EACH * n0, from + EACH * n1, from + EACH * n2, from + EACH * n3];
     // Differences over the cell along x and along y, and the mean, of w, β_x and β_y.

@@ -10,53 +10,51 @@ export interface Peak {
 
 export const NO_PEAK: Peak = { value: 0, at: { x: 0, y: 0 } };
 
-/** Something that has one value in each cell of some of the grid. */
-export interface CellValues {
-  readonly cells: readonly {
-    readonly ix: number;
-    readonly iy: number;
-    readonly a: number;
-    readonly b: number;
-    readonly part: number;
-  }[];
-  readonly values: Float64Array;
+/** A piece of a plate between grid lines: place, sides, and how much of it is there. */
+export interface Piece {
+  readonly ix: number;
+  readonly iy: number;
+  readonly a: number;
+  readonly b: number;
+  readonly part: number;
 }
 
 /**
- * The largest mean over a square of side `wide`. Where a bolt or a sharp edge bears on a plate, thin-plate theory has a peak that
- * grows with every finer mesh; its mean over a piece of a stated size does not.
+ * The largest mean over a square of side `wide`, for values of these pieces of the grid, in their order. Where a bolt or a sharp
+ * edge bears on a plate, thin-plate theory has a peak that grows with every finer mesh; its mean over a piece of a stated size
+ * does not. Made once, used for every case.
  */
-export function peakOver(grid: Grid, { cells, values }: CellValues, wide: number): Peak {
-  const nx = grid.x.length - 1;
-  // Sums from the corner on: of value times area, and of area.
-  const sums = new Float64Array((nx + 1) * grid.y.length);
-  const areas = new Float64Array(sums.length);
-  cells.forEach((c, i) => {
-    const at = c.ix + 1 + (c.iy + 1) * (nx + 1);
-    const area = c.a * c.b * c.part;
-    sums[at]! += values[i]! * area;
-    areas[at]! += area;
-  });
-  for (const s of [sums, areas]) {
-    for (let iy = 1; iy < grid.y.length; iy++)
-      for (let ix = 1; ix <= nx; ix++) s[ix + iy * (nx + 1)]! += s[ix - 1 + iy * (nx + 1)]!;
-    for (let iy = 1; iy < grid.y.length; iy++)
-      for (let ix = 1; ix <= nx; ix++) s[ix + iy * (nx + 1)]! += s[ix + (iy - 1) * (nx + 1)]!;
-  }
+export function meansOver(grid: Grid, pieces: readonly Piece[], wide: number): (values: Float64Array) => Peak {
+  const nx = grid.x.length;
   const columns = windows(grid.x, wide);
   const rows = windows(grid.y, wide);
-  const within = (s: Float64Array, c: { readonly ix: number; readonly iy: number }) => {
-    const [x0, x1] = [columns[2 * c.ix]!, columns[2 * c.ix + 1]!];
-    const [y0, y1] = [rows[2 * c.iy]!, rows[2 * c.iy + 1]!];
-    return between(s, nx + 1, x1, y1) - between(s, nx + 1, x0, y1) - between(s, nx + 1, x1, y0) + between(s, nx + 1, x0, y0);
+  // Sums from the corner on, then along x and along y what of them lies in each piece's window.
+  const sums = new Float64Array(nx * grid.y.length);
+  const within = (valueAt: (i: number) => number, out: Float64Array) => {
+    sums.fill(0);
+    pieces.forEach((c, i) => (sums[c.ix + 1 + (c.iy + 1) * nx]! += valueAt(i)));
+    for (let n = nx; n < sums.length; n++) if (n % nx > 0) sums[n]! += sums[n - 1]!;
+    for (let n = nx; n < sums.length; n++) sums[n]! += sums[n - nx]!;
+    for (let i = 0; i < pieces.length; i++) {
+      const { ix, iy } = pieces[i]!;
+      const [x0, x1, y0, y1] = [columns[2 * ix]!, columns[2 * ix + 1]!, rows[2 * iy]!, rows[2 * iy + 1]!];
+      out[i] = between(sums, nx, x1, y1) - between(sums, nx, x0, y1) - between(sums, nx, x1, y0) + between(sums, nx, x0, y0);
+    }
+    return out;
   };
-  let best = NO_PEAK;
-  for (const c of cells) {
-    const area = within(areas, c);
-    const value = area > 0 ? within(sums, c) / area : 0;
-    if (value > best.value) best = { value, at: { x: grid.x[c.ix]! + c.a / 2, y: grid.y[c.iy]! + c.b / 2 } };
-  }
-  return best;
+  const own = Float64Array.from(pieces, (c) => c.a * c.b * c.part);
+  const areas = within((i) => own[i]!, new Float64Array(pieces.length));
+  const loads = new Float64Array(pieces.length);
+  return (values) => {
+    within((i) => values[i]! * own[i]!, loads);
+    let [at, most] = [-1, 0];
+    for (let i = 0; i < loads.length; i++) {
+      const mean = areas[i]! > 0 ? loads[i]! / areas[i]! : 0;
+      if (mean > most) [at, most] = [i, mean];
+    }
+    const c = pieces[at];
+    return c ? { value: most, at: { x: grid.x[c.ix]! + c.a / 2, y: grid.y[c.iy]! + c.b / 2 } } : NO_PEAK;
+  };
 }
 
 /** For each space between lines, where a window about its middle begins and ends, counted in lines and parts of them. */

@@ -22,9 +22,8 @@ export interface Reaction {
 type Sum = { -readonly [K in keyof Omit<Reaction, 'of'>]: number };
 
 /** A cell's own forces on its corners, `EACH` at each: what its neighbours, links and supports must give. */
-function forcesOf(a: Assembly, r: StackResult, c: Cell): Float64Array {
+function forcesOf(a: Assembly, r: StackResult, c: Cell, K: Float64Array): Float64Array {
   const layer = a.stack.layers[c.layer]!;
-  const K = bendingOf(a, c);
   const d = new Float64Array(4 * EACH);
   cornersOf(c, a.stack.grid.x.length).forEach((n, k) => {
     for (let i = 0; i < usedBy(layer); i++) d[EACH * k + i] = r.u[unknownOf(a.nodes, c.layer, n, i)]!;
@@ -45,13 +44,12 @@ function forcesOf(a: Assembly, r: StackResult, c: Cell): Float64Array {
   return out;
 }
 
-/** Reactions of every bearer, by the plates' own forces at the nodes it holds less what is put on them. */
-export function reactionsOf(a: Assembly, r: StackResult, load: StackLoad): Reaction[] {
+/** What reads the reactions of every bearer off a result: see `reactionsOf`. Made once, used for every case. */
+export function reactionsReader(a: Assembly): (r: StackResult, load: StackLoad) => Reaction[] {
   const { stack, nodes } = a;
   const { x, y } = stack.grid;
   const nx = x.length;
   const names = [...new Set([...stack.supports, ...stack.springs].map((s) => s.of))];
-  const sums = names.map((): Sum => ({ fz: 0, mx: 0, my: 0, fx: 0, fy: 0 }));
   // Which name holds a layer's node up and down, and in its plane; −1 none.
   const upright = new Int16Array(stack.layers.length * nodes).fill(-1);
   const flat = upright.slice();
@@ -59,53 +57,57 @@ export function reactionsOf(a: Assembly, r: StackResult, load: StackLoad): React
     if (s.w) upright[s.layer * nodes + s.node] = names.indexOf(s.of);
     if (s.u || s.v) flat[s.layer * nodes + s.node] = names.indexOf(s.of);
   }
-  const put = (of: number, n: number, f: number) => {
-    const sum = sums[of]!;
-    sum.fz += f;
-    sum.mx += f * y[Math.floor(n / nx)]!;
-    sum.my -= f * x[n % nx]!;
-  };
-  const add = (at: number, f: number) => {
-    const of = upright[at]!;
-    if (of >= 0) put(of, at % nodes, f);
-  };
-  for (const s of stack.springs) put(names.indexOf(s.of), s.node, -s.stiffness * liftAt(a, r, s.layer, s.node));
-  for (const c of a.cells) {
-    const n = c.layer * nodes + c.ix + c.iy * nx;
-    // Held names are 0 and up: the largest of the corners says whether any is.
-    const held = (of: Int16Array) => Math.max(of[n]!, of[n + 1]!, of[n + nx]!, of[n + nx + 1]!) >= 0;
-    if (!held(upright) && !held(flat)) continue;
-    const f = forcesOf(a, r, c);
-    cornersOf(c, nx).forEach((corner, k) => {
-      const at = c.layer * nodes + corner;
-      add(at, f[EACH * k]!);
-      const of = flat[at]!;
-      if (of < 0) return;
-      sums[of]!.fx += f[EACH * k + 3]!;
-      sums[of]!.fy += f[EACH * k + 4]!;
-    });
-  }
+  const held = a.cells
+    .filter((c) => cornersOf(c, nx).some((n) => upright[c.layer * nodes + n]! >= 0 || flat[c.layer * nodes + n]! >= 0))
+    .map((c) => ({ c, K: bendingOf(a, c) }));
   // What presses or pulls on a held node is carried by its support too.
-  a.links.forEach((l) => {
-    if (l.kind === 'bolt') {
-      const b = stack.bolts[l.of]!;
-      add(b.lower * nodes + l.node, -r.bolts[l.of]!);
-      add(b.upper * nodes + l.node, r.bolts[l.of]!);
-      return;
-    }
-    const { upper, lower } = stack.contacts[l.of]!;
-    if (upright[lower * nodes + l.node]! < 0 && upright[upper * nodes + l.node]! < 0) return;
-    const push = r.pressure[l.of * nodes + l.node]! * Math.min(a.area[upper * nodes + l.node]!, a.area[lower * nodes + l.node]!);
-    add(lower * nodes + l.node, push);
-    add(upper * nodes + l.node, -push);
+  const onHeld = a.links.filter((l) => {
+    const { upper, lower } = l.kind === 'bolt' ? stack.bolts[l.of]! : stack.contacts[l.of]!;
+    return upright[lower * nodes + l.node]! >= 0 || upright[upper * nodes + l.node]! >= 0;
   });
-  for (const f of load.forces) add(f.layer * nodes + f.node, -f.fz);
-  return sums.map((s, i) => ({ of: names[i]!, ...s }));
+  return (r, load) => {
+    const sums = names.map((): Sum => ({ fz: 0, mx: 0, my: 0, fx: 0, fy: 0 }));
+    const put = (of: number, n: number, f: number) => {
+      const sum = sums[of]!;
+      sum.fz += f;
+      sum.mx += f * y[Math.floor(n / nx)]!;
+      sum.my -= f * x[n % nx]!;
+    };
+    const add = (at: number, f: number) => {
+      const of = upright[at]!;
+      if (of >= 0) put(of, at % nodes, f);
+    };
+    for (const s of stack.springs) put(names.indexOf(s.of), s.node, -s.stiffness * liftAt(a, r, s.layer, s.node));
+    for (const { c, K } of held) {
+      const f = forcesOf(a, r, c, K);
+      cornersOf(c, nx).forEach((corner, k) => {
+        const at = c.layer * nodes + corner;
+        add(at, f[EACH * k]!);
+        const of = flat[at]!;
+        if (of < 0) return;
+        sums[of]!.fx += f[EACH * k + 3]!;
+        sums[of]!.fy += f[EACH * k + 4]!;
+      });
+    }
+    for (const l of onHeld) {
+      const { upper, lower } = l.kind === 'bolt' ? stack.bolts[l.of]! : stack.contacts[l.of]!;
+      const shared = () => Math.min(a.area[upper * nodes + l.node]!, a.area[lower * nodes + l.node]!);
+      const push = l.kind === 'bolt' ? -r.bolts[l.of]! : r.pressure[l.of * nodes + l.node]! * shared();
+      add(lower * nodes + l.node, push);
+      add(upper * nodes + l.node, -push);
+    }
+    for (const f of load.forces) add(f.layer * nodes + f.node, -f.fz);
+    return sums.map((s, i) => ({ of: names[i]!, ...s }));
+  };
 }
+
+/** Reactions of every bearer, by the plates' own forces at the nodes it holds less what is put on them. */
+export const reactionsOf = (a: Assembly, r: StackResult, load: StackLoad): Reaction[] => reactionsReader(a)(r, load);
 
 /** Moments of the pulls in the skin's plane by their height, N·mm: nothing but what the mesh leaves of them. */
 function byHeight(a: Assembly, r: StackResult): { mx: number; my: number } {
   const sum = { mx: 0, my: 0 };
+  if (!a.stack.layers.some((l) => l.membrane)) return sum;
   for (const c of a.cells) {
     const n = planeForcesOf(a, r.u, c);
     if (!n) continue;

@@ -62,6 +62,10 @@ const CARRIED = 1e-4;
 export function solverOf(stack: Stack, before?: Solver): Solver {
   const assembly = assemble(stack, before?.assembly.pattern);
   const kept: Kept = assembly.pattern === before?.assembly.pattern ? { factor: before.kept.factor } : {};
+  return solverFor(assembly, kept);
+}
+
+function solverFor(assembly: Assembly, kept: Kept): Solver {
   const energy = energyOf(assembly);
   return {
     assembly,
@@ -69,6 +73,12 @@ export function solverOf(stack: Stack, before?: Solver): Solver {
     bytes: () => kept.factor?.room.bytes ?? 0,
     solve: (load, start, care = EXACT) => run(assembly, energy, kept, load, start, care),
   };
+}
+
+/** The same stack with its bolts pulled otherwise before the load: equations and factor stay. */
+export function retightened({ assembly, kept }: Solver, bolts: Stack['bolts']): Solver {
+  const links = assembly.links.map((l): Link => (l.kind === 'bolt' ? { ...l, offset: bolts[l.of]!.preload / l.stiffness } : l));
+  return solverFor({ ...assembly, stack: { ...assembly.stack, bolts }, links }, kept);
 }
 
 /** Newton's method on the energy: exact for what touches, so that a step in which nothing changes is the answer. */

@@ -6,7 +6,8 @@ import { FAR, PLATE, SKIN, type Mesh } from './from-job';
 import { unknownOf } from './pattern';
 import { NO_PEAK } from './peaks';
 import type { Reaction } from './plate-results';
-import type { RefusedCase, Spread, SpreadCase } from './spread';
+import type { SpreadCase } from './read-case';
+import type { RefusedCase, Spread } from './spread';
 
 /** A case's figures without its fields: plain data. */
 export type CaseFigures = Omit<SpreadCase, 'result' | 'assembly'>;
