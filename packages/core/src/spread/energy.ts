@@ -1,17 +1,8 @@
-import type { Assembly, Cell, Link } from './assemble';
+import type { Assembly, Cell } from './assemble';
+import { linkLists } from './link-lists';
 import { planeForces, slopeTerms, type PlaneForces } from './membrane';
 import { cornersOf, EACH, unknownOf } from './pattern';
 import { multiply, type SparseMatrix } from './sparse-matrix';
-
-/** An open contact or a slack bolt keeps this part of its stiffness, so that what hangs loose has a place to be. */
-export const LOOSE = 1e-11;
-
-/** How far a contact overlaps, or a bolt is stretched, mm; over 0 it acts. */
-export function stretch(l: Link, x: Float64Array): number {
-  const up = l.upper >= 0 ? x[l.upper]! : 0;
-  const down = l.lower >= 0 ? x[l.lower]! : 0;
-  return l.kind === 'contact' ? down - up - l.offset : up - down + l.offset;
-}
 
 /**
  * The energy of a stack, whose least is the answer: plates and beds, one-way springs, and membrane action where a layer has it.
@@ -39,50 +30,31 @@ const FLAT = 0.3;
 const HALVINGS = 40;
 
 export function energyOf(a: Assembly): Energy {
-  const tied = Uint8Array.from(a.links, (l) => (l.kind === 'contact' && a.stack.contacts[l.of]!.tied ? 1 : 0));
+  const links = linkLists(a);
   const matrix: SparseMatrix = { ...a.matrix, values: a.matrix.values.slice() };
   const bent = membranes(a);
-  const curved = bent.length > 0;
-
-  const addLinks = (x: Float64Array, out: Float64Array) => {
-    a.links.forEach((l, i) => {
-      const s = stretch(l, x);
-      const f = l.stiffness * s * (s > 0 || tied[i] ? 1 : LOOSE) * (l.kind === 'contact' ? -1 : 1);
-      if (l.upper >= 0) out[l.upper]! += f;
-      if (l.lower >= 0) out[l.lower]! -= f;
-    });
-  };
   const gradient = (x: Float64Array, b: Float64Array) => {
     const g = multiply(a.matrix, x);
-    addLinks(x, g);
+    links.addForces(x, g);
     for (const m of bent) m.addForce(x, g);
     for (let i = 0; i < g.length; i++) g[i]! -= b[i]!;
     return g;
   };
   return {
-    curved,
-    stateOf: (x, before, nothing) =>
-      Uint8Array.from(a.links, (l, i) => {
-        const s = stretch(l, x);
-        if (!tied[i] && Math.abs(s) * l.stiffness < nothing) return before[i]!;
-        return tied[i] || s > 0 ? 1 : 0;
-      }),
+    curved: bent.length > 0,
+    stateOf: links.stateOf,
     tangent(state, b, x, pulled) {
       const right = b.slice();
       matrix.values.set(a.matrix.values);
-      a.links.forEach((l, i) => {
-        const part = tied[i] || state[i] ? 1 : LOOSE;
-        put(matrix.values, l, part);
-        if (l.offset === 0) return;
-        // A contact with a gap pushes less; a bolt with preload pulls the upper down and the lower up.
-        const f = l.stiffness * part * l.offset;
-        if (l.upper >= 0) right[l.upper]! -= f;
-        if (l.lower >= 0) right[l.lower]! += f;
-      });
+      links.addStiffness(state, matrix.values, right);
       if (x) for (const m of bent) m.addTangent(x, matrix.values, right, pulled ?? false);
       return { matrix, right };
     },
-    leftOver: (x, b) => gradient(x, b).reduce((most, v) => Math.max(most, Math.abs(v)), 0),
+    leftOver(x, b) {
+      let most = 0;
+      for (const v of gradient(x, b)) most = Math.max(most, Math.abs(v));
+      return most;
+    },
     towards(x, target, b) {
       const step = target.map((v, i) => v - x[i]!);
       const at = (alpha: number) => x.map((v, i) => v + alpha * step[i]!);
@@ -109,14 +81,6 @@ export function energyOf(a: Assembly): Energy {
       return at(low > 0 ? low : high);
     },
   };
-}
-
-function put(values: Float64Array, l: Link, part: number): void {
-  const k = l.stiffness * part;
-  const [upper, lower, between] = l.at;
-  if (upper >= 0) values[upper]! += k;
-  if (lower >= 0) values[lower]! += k;
-  if (between >= 0) values[between]! -= k;
 }
 
 interface Membrane {

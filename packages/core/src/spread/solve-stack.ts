@@ -1,7 +1,8 @@
 import { refuse, type Refusal } from '../units/refusal';
 import { assemble, type Assembly, type Link } from './assemble';
 import { factorise, solve, type Factor } from './cholesky';
-import { energyOf, LOOSE, stretch, type Energy } from './energy';
+import { energyOf, type Energy } from './energy';
+import { LOOSE, stretch } from './link-lists';
 import { EACH, unknownOf } from './pattern';
 import type { Stack, StackLoad } from './stack';
 
@@ -109,7 +110,7 @@ function run(
     if (energy.curved) x = energy.towards(x ?? new Float64Array(a.unknowns), target, b);
     else x = x && careful > 0 ? energy.towards(x, target, b) : target;
     const next = energy.stateOf(x, state, nothing * size);
-    const same = !energy.curved && x === target && next.every((v, i) => v === state[i]);
+    const same = !energy.curved && x === target && alike(next, state);
     if (same || energy.curved) {
       const left = energy.leftOver(x, b) / Math.max(size, 1e-9);
       if (!energy.curved || left < settled) return resultOf(a, next, x, rounds, left, size);
@@ -121,6 +122,11 @@ function run(
     seen.add(key);
   }
   return refuse('spread', `what touches is not settled after ${ROUNDS} rounds`, 'a softer bedding, or a coarser mesh');
+}
+
+function alike(one: Uint8Array, other: Uint8Array): boolean {
+  for (let i = 0; i < one.length; i++) if (one[i] !== other[i]) return false;
+  return true;
 }
 
 /** Where the tangent's forces vanish; the column that nothing holds where it fails. */
@@ -182,7 +188,7 @@ function resultOf(
   if (carried > CARRIED * Math.max(size, 1e-9))
     return refuse('spread', 'part of the stack is held by nothing in this case', 'bolts or bearing that hold every plate');
   const u = new Float64Array(a.place.length);
-  a.place.forEach((p, k) => (u[k] = p >= 0 ? x[p]! : 0));
+  for (let k = 0; k < u.length; k++) if (a.place[k]! >= 0) u[k] = x[a.place[k]!]!;
   return { u, bolts, pressure, rounds, residual, state };
 }
 

@@ -108,7 +108,7 @@ function* onOneMesh(
   const care = careOf(r, mesh);
   const named = (answer: SpreadCase | Refusal, c: LoadCase) =>
     isRefusal(answer) ? { ...answer, caseId: c.id, caseName: c.name } : answer;
-  for (const c of cases) {
+  for (const c of nearestFirst(cases, (near ?? before)?.made.states)) {
     yield { done: found.length, of: cases.length };
     const load = onBase(r, flat.solver.assembly, c);
     const result = flat.solver.solve(load, start(c.id, flat.solver.assembly), care);
@@ -134,6 +134,8 @@ function* onOneMesh(
     if (!isRefusal(bent)) shapes.set(c.id, { assembly: curved.solver.assembly, result: bent });
     found.push(named(isRefusal(bent) ? bent : curved.read(load, bent, c, over), c));
   }
+  const at = new Map(cases.map((c, i) => [c.id, i]));
+  found.sort((p, q) => at.get(p.caseId)! - at.get(q.caseId)!);
   const { grid } = job;
   return {
     mesh,
@@ -144,6 +146,24 @@ function* onOneMesh(
     bytes: flat.solver.bytes() + (curved?.solver.bytes() ?? 0),
     made: { flat, curved, states, shapes },
   };
+}
+
+/** Cases one after the other so that little changes in what touches, as far as an earlier answer knows: the factor is mended least. */
+function nearestFirst(cases: readonly LoadCase[], known: ReadonlyMap<string, Found> | undefined): readonly LoadCase[] {
+  const left = cases.filter((c) => known?.has(c.id));
+  const out = cases.filter((c) => !known?.has(c.id));
+  let last: Uint8Array | undefined;
+  while (left.length > 0) {
+    const off = (c: LoadCase) => {
+      const { state } = known!.get(c.id)!.result;
+      return last ? state.reduce((sum, v, i) => sum + (v === last![i] ? 0 : 1), 0) : 0;
+    };
+    const next = left.reduce((best, c) => (off(c) < off(best) ? c : best));
+    left.splice(left.indexOf(next), 1);
+    out.push(next);
+    last = known!.get(next.id)!.result.state;
+  }
+  return out;
 }
 
 /** Turns of the spanner by which each bolt comes to its preload. */

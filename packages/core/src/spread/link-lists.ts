@@ -1,0 +1,73 @@
+import type { Assembly, Link } from './assemble';
+
+/** An open contact or a slack bolt keeps this part of its stiffness, so that what hangs loose has a place to be. */
+export const LOOSE = 1e-11;
+
+/** How far a contact overlaps, or a bolt is stretched, mm; over 0 it acts. */
+export function stretch(l: Link, x: Float64Array): number {
+  const up = l.upper >= 0 ? x[l.upper]! : 0;
+  const down = l.lower >= 0 ? x[l.lower]! : 0;
+  return l.kind === 'contact' ? down - up - l.offset : up - down + l.offset;
+}
+
+/** All contacts and bolts of a stack, in lists side by side: what is asked of each of them in every round. */
+export interface LinkLists {
+  /** Which act at x; one that carries less than `nothing`, N, either way stays as it was. */
+  stateOf(x: Float64Array, before: Uint8Array, nothing: number): Uint8Array;
+  /** Adds their forces at x. */
+  addForces(x: Float64Array, out: Float64Array): void;
+  /** Adds the stiffness of those that act to the matrix's values, and what their offsets push to the right side. */
+  addStiffness(state: Uint8Array, values: Float64Array, right: Float64Array): void;
+}
+
+export function linkLists(a: Assembly): LinkLists {
+  const count = a.links.length;
+  // A place that is fixed is read from, and added to, a spare one at the end.
+  const spare = a.unknowns;
+  const upper = Int32Array.from(a.links, (l) => (l.upper < 0 ? spare : l.upper));
+  const lower = Int32Array.from(a.links, (l) => (l.lower < 0 ? spare : l.lower));
+  const at = Int32Array.from(a.links.flatMap((l) => l.at));
+  const stiffness = Float64Array.from(a.links, (l) => l.stiffness);
+  const offset = Float64Array.from(a.links, (l) => l.offset);
+  /** A bolt is stretched by what a contact opens by. */
+  const way = Float64Array.from(a.links, (l) => (l.kind === 'contact' ? -1 : 1));
+  const tied = Uint8Array.from(a.links, (l) => (l.kind === 'contact' && a.stack.contacts[l.of]!.tied ? 1 : 0));
+  const padded = new Float64Array(spare + 1);
+  const stretchAt = (i: number) => way[i]! * (padded[upper[i]!]! - padded[lower[i]!]! + offset[i]!);
+  return {
+    stateOf(x, before, nothing) {
+      padded.set(x);
+      const out = new Uint8Array(count);
+      for (let i = 0; i < count; i++) {
+        const s = stretchAt(i);
+        if (tied[i]) out[i] = 1;
+        else if (Math.abs(s) * stiffness[i]! < nothing) out[i] = before[i]!;
+        else out[i] = s > 0 ? 1 : 0;
+      }
+      return out;
+    },
+    addForces(x, out) {
+      padded.set(x);
+      for (let i = 0; i < count; i++) {
+        const s = stretchAt(i);
+        const f = way[i]! * stiffness[i]! * s * (s > 0 || tied[i] ? 1 : LOOSE);
+        if (upper[i]! < spare) out[upper[i]!]! += f;
+        if (lower[i]! < spare) out[lower[i]!]! -= f;
+      }
+    },
+    addStiffness(state, values, right) {
+      for (let i = 0; i < count; i++) {
+        const k = stiffness[i]! * (tied[i] || state[i] ? 1 : LOOSE);
+        const [above, below, between] = [at[3 * i]!, at[3 * i + 1]!, at[3 * i + 2]!];
+        if (above >= 0) values[above]! += k;
+        if (below >= 0) values[below]! += k;
+        if (between >= 0) values[between]! -= k;
+        // A contact with a gap pushes less; a bolt with preload pulls the upper down and the lower up.
+        const f = k * offset[i]!;
+        if (f === 0) continue;
+        if (upper[i]! < spare) right[upper[i]!]! -= f;
+        if (lower[i]! < spare) right[lower[i]!]! += f;
+      }
+    },
+  };
+}
