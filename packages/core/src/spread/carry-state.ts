@@ -3,6 +3,9 @@ import { nearestLine } from './grid';
 import { EACH, unknownOf } from './pattern';
 import type { StackResult } from './solve-stack';
 
+/** A node with more than this part of a place stands for it. */
+const SAME = 0.9;
+
 /**
  * What acts in one stack's answer, as a start for another's of the same kind. A contact acts where the answer, in a straight line
  * between its nodes, would press there: so its border lies between nodes too. Where only some of those have both plates, and for
@@ -24,8 +27,10 @@ export function carryState(from: Assembly, { u, state }: Pick<StackResult, 'u' |
   const presses = (l: Link): number | undefined => {
     const { upper, lower, tied } = to.stack.contacts[l.of]!;
     if (tied) return 1;
+    const four = weights(l.node);
+    if (four.some(([, part]) => part > SAME)) return undefined;
     let stretch = -l.offset;
-    for (const [n, part] of weights(l.node)) {
+    for (const [n, part] of four) {
       if (part === 0) continue;
       if (!contact.has(l.of * from.nodes + n)) return undefined;
       stretch += part * (u[unknownOf(from.nodes, lower, n, 0)]! - u[unknownOf(from.nodes, upper, n, 0)]!);
