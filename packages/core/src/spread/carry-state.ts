@@ -28,9 +28,9 @@ export function carryState(from: Assembly, { u, state }: Pick<StackResult, 'u' |
     const { upper, lower, tied } = to.stack.contacts[l.of]!;
     if (tied) return 1;
     const four = weights(l.node);
-    if (four.some(([, part]) => part > SAME)) return undefined;
+    const same = four.find(([, part]) => part > SAME);
     let stretch = -l.offset;
-    for (const [n, part] of four) {
+    for (const [n, part] of same ? [[same[0], 1] as const] : four) {
       if (part === 0) continue;
       if (!contact.has(l.of * from.nodes + n)) return undefined;
       stretch += part * (u[unknownOf(from.nodes, lower, n, 0)]! - u[unknownOf(from.nodes, upper, n, 0)]!);
