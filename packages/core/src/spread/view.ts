@@ -70,12 +70,16 @@ export interface SpreadView {
 /** Stands for the largest of all cases. */
 export const ENVELOPE = '*';
 
-/** Fields of a case of a spread, or of all; nothing where every case was refused. */
+/** Fields of a case of a spread, or the largest of all; nothing where it, or every one, was refused or is not there. */
 export function viewOf(r: Resolved, s: Spread, caseId: string): SpreadView | undefined {
-  const solved = s.cases.filter((c): c is SpreadCase => !('refused' in c));
-  const one = solved.find((c) => c.caseId === caseId);
-  if (one) return oneView(r, one);
-  const [first, ...rest] = solved.map((c) => oneView(r, c));
+  const wanted = s.cases.filter((c): c is SpreadCase => !('refused' in c) && (caseId === ENVELOPE || c.caseId === caseId));
+  const views = wanted.map((c) => oneView(r, c));
+  return caseId === ENVELOPE ? envelopeOf(views) : views[0];
+}
+
+/** The largest of some views at each place; nothing of none. */
+export function envelopeOf(views: readonly SpreadView[]): SpreadView | undefined {
+  const [first, ...rest] = views;
   return first && { ...rest.reduce(larger, first), caseId: ENVELOPE };
 }
 
@@ -148,11 +152,10 @@ function larger(a: SpreadView, b: SpreadView): SpreadView {
   };
 }
 
-/** The figures of a case, or the largest of all cases; nothing where every case was refused. */
+/** The figures of a case, or the largest of all; nothing where it, or every one, was refused or is not there. */
 export function figuresFor(s: SpreadFigures, caseId: string): CaseFigures | undefined {
   const solved = s.cases.filter((c): c is CaseFigures => !('refused' in c));
-  const one = solved.find((c) => c.caseId === caseId);
-  if (one || solved.length === 0) return one;
+  if (caseId !== ENVELOPE || solved.length === 0) return solved.find((c) => c.caseId === caseId);
   const by = (f: (c: CaseFigures) => { value: number } | undefined) =>
     solved.map(f).reduce((a, b) => ((b?.value ?? 0) > (a?.value ?? 0) ? b : a)) ?? NO_PEAK;
   const first = solved[0]!;

@@ -1,13 +1,12 @@
 import { Injectable, signal, type OnDestroy } from '@angular/core';
 import type { Job } from '@core/job/schema';
 import type { Refusal } from '@core/units/refusal';
-import type { FromSpreader, ToSpreader } from '../workers/messages';
-import { startSpreader } from '../workers/start';
+import { Solvers, type Heard } from './solvers';
 import type { Answer } from './spreader';
 
 export type SideKey = 'here' | 'there';
 
-/** Two layouts solved one after the other on the fine mesh, in a worker of their own. */
+/** Two layouts solved one after the other on the fine mesh, in workers of their own. */
 @Injectable()
 export class Comparer implements OnDestroy {
   readonly here = signal<Answer | null>(null);
@@ -16,8 +15,8 @@ export class Comparer implements OnDestroy {
   readonly refusal = signal<(Refusal & { readonly side: SideKey }) | null>(null);
   readonly broken = signal('');
 
-  private worker: Worker | null = null;
-  private ticket = 0;
+  private readonly solvers = new Solvers((m) => this.take(m));
+  private side: SideKey = 'here';
   private jobs: Readonly<Record<SideKey, Job>> | null = null;
   private caseId = '';
 
@@ -31,7 +30,7 @@ export class Comparer implements OnDestroy {
   stop(): void {
     this.solving.set(null);
     this.jobs = null;
-    this.worker?.postMessage({ kind: 'stop' } satisfies ToSpreader);
+    this.solvers.stop();
   }
 
   /** Forgets both answers, so that none stands beside a layout it is not about. */
@@ -44,45 +43,25 @@ export class Comparer implements OnDestroy {
   }
 
   ngOnDestroy(): void {
-    this.worker?.terminate();
+    this.solvers.end();
   }
 
   private ask(side: SideKey): void {
-    this.worker ??= this.makeWorker();
+    this.side = side;
     this.solving.set({ side, done: 0, of: 0 });
-    const job = this.jobs![side];
-    this.worker.postMessage({
-      kind: 'solve',
-      ticket: ++this.ticket,
-      key: side,
-      job,
-      mesh: 'fine',
-      caseId: this.caseId,
-    } satisfies ToSpreader);
+    this.solvers.solve({ key: side, job: this.jobs![side], mesh: 'fine', caseId: this.caseId });
   }
 
-  private makeWorker(): Worker {
-    const worker = startSpreader();
-    worker.addEventListener('message', ({ data }: MessageEvent<FromSpreader>) => this.take(data));
-    worker.addEventListener('error', () => {
-      this.worker?.terminate();
-      this.worker = null;
-      this.solving.set(null);
-      this.broken.set('The solver stopped; nothing was changed. Compare again.');
-    });
-    return worker;
-  }
-
-  private take(m: FromSpreader): void {
-    if (!this.jobs || m.kind === 'shown' || m.ticket !== this.ticket) return;
-    const side = m.key as SideKey;
+  private take(m: Heard): void {
+    const side = this.side;
+    if (!this.jobs || m.kind === 'shown') return;
     if (m.kind === 'progress') return this.solving.set({ side, done: m.done, of: m.of });
     this.solving.set(null);
     if (m.kind === 'refused') return this.refusal.set({ ...m.refusal, side });
+    if (m.kind === 'died') return this.broken.set('The solver stopped; nothing was changed. Compare again.');
     if (m.kind === 'broken') return this.broken.set(m.message);
-    if (m.kind !== 'solved') return;
-    const { figures, view, beside, milliseconds, mesh } = m;
-    this[side].set({ figures, view, beside, milliseconds, mesh, job: this.jobs[side] });
+    const { figures, view, beside, milliseconds } = m;
+    this[side].set({ figures, view, beside, milliseconds, mesh: 'fine', job: this.jobs[side] });
     if (side === 'here') this.ask('there');
   }
 }

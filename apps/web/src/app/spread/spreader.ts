@@ -3,9 +3,8 @@ import type { Job } from '@core/job/schema';
 import type { Mesh } from '@core/spread/from-job';
 import { meshError } from '@core/spread/view';
 import type { Refusal } from '@core/units/refusal';
-import type { FromSpreader, ToSpreader } from '../workers/messages';
 import type { Solved } from '../workers/spreading';
-import { startSpreader } from '../workers/start';
+import { Solvers, type Heard } from './solvers';
 
 /** How long nothing has to change before the fine mesh is begun, ms. */
 const STILL = 250;
@@ -20,11 +19,10 @@ export interface Answer extends Solved {
 interface Asked {
   readonly job: Job;
   readonly mesh: Mesh;
-  readonly ticket: number;
 }
 
 /**
- * How one layout's load spreads, solved in a worker: a draft at once, a fine answer when nothing has changed for a moment, and a
+ * How one layout's load spreads, solved in workers: a draft at once, a fine answer when nothing has changed for a moment, and a
  * proof when asked. One draft is under way at a time and only the newest job waits, so a drag never waits; a fine answer is given
  * up as soon as the job changes. Stopping, or a worker that dies, leaves the last answer and everything else as it was.
  */
@@ -47,8 +45,7 @@ export class Spreader implements OnDestroy {
     return a && d && a !== d && a.job === d.job ? meshError(d.figures, a.figures) : undefined;
   });
 
-  private worker = this.makeWorker();
-  private ticket = 0;
+  private readonly solvers = new Solvers((m) => this.take(m));
   private underWay: Asked | null = null;
   private waiting: Job | null = null;
   private still: ReturnType<typeof setTimeout> | undefined;
@@ -70,7 +67,7 @@ export class Spreader implements OnDestroy {
     if (caseId === this.caseId) return;
     this.caseId = caseId;
     const a = this.answer();
-    if (a) this.post({ kind: 'show', key: a.mesh, caseId });
+    if (a) this.solvers.show(a.mesh, caseId);
   }
 
   /** The wanted job on a finer mesh. */
@@ -85,12 +82,12 @@ export class Spreader implements OnDestroy {
     this.underWay = null;
     this.solving.set(null);
     this.stopped.set(true);
-    this.post({ kind: 'stop' });
+    this.solvers.stop();
   }
 
   ngOnDestroy(): void {
     clearTimeout(this.still);
-    this.worker.terminate();
+    this.solvers.end();
   }
 
   private ask(job: Job, mesh: Mesh): void {
@@ -98,57 +95,39 @@ export class Spreader implements OnDestroy {
     this.waiting = null;
     this.stopped.set(false);
     this.broken.set('');
-    this.underWay = { job, mesh, ticket: ++this.ticket };
+    this.underWay = { job, mesh };
     this.solving.set({ mesh, done: 0, of: 0 });
-    this.post({ kind: 'solve', ticket: this.ticket, key: mesh, job, mesh, caseId: this.caseId });
+    this.solvers.solve({ key: mesh, job, mesh, caseId: this.caseId });
   }
 
-  private post(m: ToSpreader): void {
-    this.worker.postMessage(m);
-  }
-
-  private makeWorker(): Worker {
-    const worker = startSpreader();
-    worker.addEventListener('message', ({ data }: MessageEvent<FromSpreader>) => this.take(data));
-    worker.addEventListener('error', () => this.replace());
-    return worker;
-  }
-
-  /** A dead worker is replaced; the job it had is lost to it, not to the page. */
-  private replace(): void {
-    this.worker.terminate();
-    this.worker = this.makeWorker();
-    this.underWay = null;
-    this.solving.set(null);
-    this.broken.set('The solver stopped and was started again; nothing else is lost. Solve again.');
-  }
-
-  private take(m: FromSpreader): void {
+  private take(m: Heard): void {
     if (m.kind === 'shown') {
       const a = this.answer();
       if (a && m.key === a.mesh && m.caseId === this.caseId) this.answer.set({ ...a, view: m.view, beside: m.beside });
       return;
     }
     const asked = this.underWay;
-    if (!asked || m.ticket !== asked.ticket) return;
-    if (m.kind === 'progress') return this.solving.set({ mesh: asked.mesh, done: m.done, of: m.of });
+    if (m.kind === 'progress') {
+      if (asked) this.solving.set({ mesh: asked.mesh, done: m.done, of: m.of });
+      return;
+    }
     this.underWay = null;
     this.solving.set(null);
-    if (m.kind === 'solved') this.found(m, asked);
+    if (m.kind === 'solved') this.found(m, asked!);
     else if (m.kind === 'refused') {
       this.refusal.set(m.refusal);
       this.answer.set(null);
     } else if (m.kind === 'broken') this.broken.set(m.message);
-    else this.stopped.set(true);
-    if (this.waiting) this.ask(this.waiting, 'draft');
+    else this.broken.set('The solver stopped and is started again; nothing else is lost. Solve again.');
+    if (this.waiting && m.kind !== 'died') this.ask(this.waiting, 'draft');
   }
 
-  private found(m: Extract<FromSpreader, { kind: 'solved' }>, { job, mesh }: Asked): void {
+  private found(m: Extract<Heard, { kind: 'solved' }>, { job, mesh }: Asked): void {
     const { figures, view, beside, milliseconds } = m;
     const answer: Answer = { figures, view, beside, milliseconds, job, mesh };
     this.refusal.set(null);
     this.answer.set(answer);
-    if (m.caseId !== this.caseId) this.post({ kind: 'show', key: mesh, caseId: this.caseId });
+    if (m.caseId !== this.caseId) this.solvers.show(mesh, this.caseId);
     if (mesh !== 'draft') return;
     this.draft.set(answer);
     if (job === this.wanted()) this.still = setTimeout(() => this.ask(job, 'fine'), STILL);

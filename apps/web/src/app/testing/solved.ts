@@ -6,7 +6,11 @@ import { Spreading } from '../workers/spreading';
 /** A job solved on the draft mesh as the stage gets it; the first case's fields where none is named. */
 export function solvedAnswer(job: Job, caseId = casesOf(job)[0]!.id): Answer {
   const spreading = new Spreading();
-  const steps = spreading.solve(job, 'draft');
+  const steps = spreading.solve(
+    job,
+    'draft',
+    casesOf(job).map((c) => c.id),
+  );
   let next = steps.next();
   while (!next.done) next = steps.next();
   if (next.value) throw new Error(next.value.because);

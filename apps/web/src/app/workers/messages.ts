@@ -54,7 +54,7 @@ export type FromSurveyor =
   | { readonly kind: 'surveyed'; readonly ticket: number; readonly surveyed: Surveyed }
   | { readonly kind: 'broken'; readonly ticket: number; readonly message: string };
 
-/** To and from the worker that solves how the load spreads. `key` keeps apart what is solved side by side. */
+/** To and from a worker that solves how the load spreads, for some of the cases. `key` keeps apart what is solved side by side. */
 export type ToSpreader =
   | {
       readonly kind: 'solve';
@@ -62,6 +62,7 @@ export type ToSpreader =
       readonly key: string;
       readonly job: Job;
       readonly mesh: Mesh;
+      readonly cases: readonly string[];
       readonly caseId: string;
     }
   | { readonly kind: 'show'; readonly key: string; readonly caseId: string }
@@ -71,15 +72,12 @@ export type FromSpreader =
       readonly kind: 'progress';
       readonly ticket: number;
       readonly key: string;
-      readonly mesh: Mesh;
       readonly done: number;
-      readonly of: number;
     }
   | ({
       readonly kind: 'solved';
       readonly ticket: number;
       readonly key: string;
-      readonly mesh: Mesh;
       readonly caseId: string;
       readonly milliseconds: number;
     } & Solved)

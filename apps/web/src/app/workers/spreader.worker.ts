@@ -6,7 +6,7 @@ import { Spreading } from './spreading';
 /** How long to compute before looking up for a newer job or a stop, ms. */
 const SLICE = 30;
 
-/** One for each mesh and each of the two layouts compared, so that each starts from its own last answer. */
+/** One for each mesh and each of the two layouts compared, so that each starts from its own last answer; of this worker's cases. */
 const kept = new Map<string, Spreading>();
 const COARSER: Record<Mesh, string> = { draft: '', fine: 'draft', proof: 'fine' };
 let run = 0;
@@ -21,24 +21,27 @@ addEventListener('message', ({ data }: MessageEvent<ToSpreader>) => {
   if (data.kind === 'solve') void solve(run, data);
 });
 
-async function solve(mine: number, { ticket, job, mesh, key, caseId }: Extract<ToSpreader, { kind: 'solve' }>): Promise<void> {
+async function solve(
+  mine: number,
+  { ticket, job, mesh, key, cases, caseId }: Extract<ToSpreader, { kind: 'solve' }>,
+): Promise<void> {
   const answer = (m: FromSpreader) => postMessage(m);
   const started = performance.now();
   const spreading = kept.get(key) ?? new Spreading();
   kept.set(key, spreading);
   try {
-    const steps = spreading.solve(job, mesh, key === mesh ? kept.get(COARSER[mesh]) : undefined);
+    const steps = spreading.solve(job, mesh, cases, key === mesh ? kept.get(COARSER[mesh]) : undefined);
     let until = performance.now() + SLICE;
     for (;;) {
       const next = steps.next();
       if (next.done) {
         const milliseconds = performance.now() - started;
         if (next.value) answer({ kind: 'refused', ticket, key, refusal: next.value });
-        else answer({ kind: 'solved', ticket, key, mesh, caseId, milliseconds, ...spreading.show(caseId)! });
+        else answer({ kind: 'solved', ticket, key, caseId, milliseconds, ...spreading.show(caseId)! });
         return;
       }
       if (performance.now() < until) continue;
-      answer({ kind: 'progress', ticket, key, mesh, ...next.value });
+      answer({ kind: 'progress', ticket, key, done: next.value.done });
       await new Promise((resolve) => setTimeout(resolve));
       if (mine !== run) {
         answer({ kind: 'stopped', ticket, key });

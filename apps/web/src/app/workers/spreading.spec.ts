@@ -8,9 +8,13 @@ import { Spreading } from './spreading';
 const job = testJob({ fz: 2000 }, (j) => ({ ...j, loads: [...j.loads, freeLoad({ fz: -2500, fx: 800, z: 100 }, 'L2')] }));
 const [first, second] = casesOf(job).map((c) => c.id) as [string, string];
 
-function run(s: Spreading, of: Job): { told: Progress[]; refused: ReturnType<Spreading['show']> | object | undefined } {
+function run(
+  s: Spreading,
+  of: Job,
+  only = [first, second],
+): { told: Progress[]; refused: ReturnType<Spreading['show']> | object | undefined } {
   const told: Progress[] = [];
-  const steps = s.solve(of, 'draft');
+  const steps = s.solve(of, 'draft', only);
   for (;;) {
     const next = steps.next();
     if (next.done) return { told, refused: next.value };
@@ -37,6 +41,14 @@ it('tells each case before it is solved, then shows any of them, or all at once'
   for (const id of ['gone', ENVELOPE]) expect(s.show(id)).toMatchObject({ view: { caseId: ENVELOPE }, beside: [] });
 });
 
+it('solves the cases it is told; of another’s it has no fields, and of all the largest of its own', () => {
+  const s = new Spreading();
+  expect(run(s, job, [second]).told).toEqual([{ done: 0, of: 1 }]);
+  expect(s.show(second)!.view!.caseId).toBe(second);
+  expect(s.show(first)).toMatchObject({ view: undefined, beside: [] });
+  expect(s.show(ENVELOPE)!.view).toEqual({ ...s.show(second)!.view!, caseId: ENVELOPE });
+});
+
 it('what cannot be computed is refused by field, and what was solved before is still shown', () => {
   const s = new Spreading();
   run(s, job);
@@ -49,7 +61,7 @@ it('stopped half way it starts anew, and the next answer is the same as one that
   const s = new Spreading();
   run(s, job);
   const thick = plateThickness(14)(job);
-  const steps = s.solve(thick, 'draft');
+  const steps = s.solve(thick, 'draft', [first, second]);
   steps.next();
   steps.return(undefined);
   expect(s.show(first)).toBeUndefined();

@@ -15,16 +15,18 @@ export interface Solved {
   readonly beside: readonly HandAndSolver[];
 }
 
-/** Solves a job on a mesh, case by case; what it kept from one job makes the next one quick. */
+/** Solves some cases of a job on a mesh, one by one; what it kept from one job makes the next one quick. */
 export class Spreading {
   private kept: Spread | undefined;
   private job: Job | undefined;
 
   /** `coarser`: where the same job was solved on a coarser mesh; what touched there is where this one starts. */
-  *solve(job: Job, mesh: Mesh, coarser?: Spreading): Generator<Progress, Refusal | undefined> {
+  *solve(job: Job, mesh: Mesh, only: readonly string[], coarser?: Spreading): Generator<Progress, Refusal | undefined> {
     const r = resolve(job);
     if (!isResolved(r)) return r[0] ?? refuse('job', 'the job cannot be computed', 'a job without refusals');
-    const cases = casesOf(job).map((c) => asCounted(c, job.practice));
+    const cases = casesOf(job)
+      .filter((c) => only.includes(c.id))
+      .map((c) => asCounted(c, job.practice));
     if (cases.length === 0) return refuse('loads', 'there is no load case', 'at least one load');
     const before = this.kept;
     // What is kept is used up by the next solve: should that be stopped, it starts anew.
@@ -36,14 +38,14 @@ export class Spreading {
     return undefined;
   }
 
-  /** The last solve as the stage shows it; nothing before the first. */
+  /** The last solve as the stage shows it; nothing before the first. The fields only of a case that was solved here, or of all. */
   show(caseId: string): Solved | undefined {
     const r = this.job && resolve(this.job);
     if (!this.kept || !this.job || !r || !isResolved(r)) return undefined;
     const figures = figuresOf(this.kept);
-    const own = figures.cases.some((c) => c.caseId === caseId) ? caseId : ENVELOPE;
+    const loadCase = casesOf(this.job).find((c) => c.id === caseId);
+    const own = loadCase?.id ?? ENVELOPE;
     const of = figuresFor(figures, own);
-    const loadCase = casesOf(this.job).find((c) => c.id === own);
     return {
       figures,
       view: viewOf(r, this.kept, own),
