@@ -56,6 +56,13 @@ const moved = (job: Job, k: number): Job =>
 /** With membrane action six times as long is allowed. */
 const withMembrane = (s: Spread): number => (s.cases.some((c) => !('refused' in c) && c.membrane) ? 6 : 1);
 
+/** Jobs whose bolts can be dragged on the Spread stage, with the goal for each. */
+export const draggable = (): { id: string; name: string; cases: number; goal: number }[] =>
+  DEMO_JOBS.filter((j) => isPanel(j) && !throughBase(j)).map((j) => {
+    const s = solved(j, 'draft');
+    return { id: j.id, name: j.name, cases: s.cases.length, goal: 60 * withMembrane(s) };
+  });
+
 /** A drag: every run moves a bolt by a millimetre, and all cases are solved anew. */
 function drag(job: Job): void {
   let before = solved(job, 'draft');

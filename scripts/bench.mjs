@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
+import { benchDrags } from './bench-drags.mjs';
 import { benchEdits } from './bench-edits.mjs';
 
 const ROOT = join(import.meta.dirname, '..');
@@ -19,10 +20,12 @@ await build({
   tsconfig: join(ROOT, 'tsconfig.base.json'),
   logLevel: 'error',
 });
-const { bench, benchSpread, largestDemo } = await import(pathToFileURL(outfile).href);
+const { bench, benchSpread, draggable, largestDemo } = await import(pathToFileURL(outfile).href);
 const [what, ...args] = process.argv.slice(2);
-if (what === 'spread') benchSpread(args);
-else {
+if (what === 'spread') {
+  if (!args.includes('--page')) benchSpread(args);
+  await benchDrags(draggable());
+} else {
   bench(ROOT);
   await benchEdits(largestDemo());
 }

@@ -12,9 +12,9 @@ import { remediesFor } from '@core/options/remedies';
 import { everyLinkJob } from '@core/testing/every-link';
 import { studySide } from '@core/survey/patterns';
 import { DEMO_JOBS } from '../apps/server/src/demo/lake-sorrow';
-import { benchSpread } from './bench-spread';
+import { benchSpread, draggable } from './bench-spread';
 
-export { benchSpread };
+export { benchSpread, draggable };
 
 /** Twelve bolts, six cases: the size the hand recheck is held to. */
 function twelveBolts(): Job {

@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 import { axesFor, tryStock } from '@core/options/choose';
+import { pause } from './pause';
 import type { FromChooser, ToChooser } from './messages';
 
 /** How long to compute before looking up for a stop. */
@@ -28,7 +29,7 @@ async function search(mine: number, { job }: Extract<ToChooser, { kind: 'start' 
         return;
       }
       answer({ kind: 'progress', tried, total, sound: sound.length });
-      await new Promise((resolve) => setTimeout(resolve));
+      await pause();
     }
   } catch (e) {
     answer({ kind: 'broken', message: (e as Error).message });

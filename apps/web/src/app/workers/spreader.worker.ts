@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import { pause } from './pause';
 import type { FromSpreader, ToSpreader } from './messages';
 import type { Mesh } from '@core/spread/from-job';
 import { Spreading } from './spreading';
@@ -42,7 +43,7 @@ async function solve(
       }
       if (performance.now() < until) continue;
       answer({ kind: 'progress', ticket, key, done: next.value.done });
-      await new Promise((resolve) => setTimeout(resolve));
+      await pause();
       if (mine !== run) {
         answer({ kind: 'stopped', ticket, key });
         return;
