@@ -7,6 +7,8 @@ export const centreOf = (r: Rect): Point => ({ x: (r.x0 + r.x1) / 2, y: (r.y0 + 
 export const contains = (r: Rect, p: Point, margin = 0): boolean =>
   p.x >= r.x0 + margin && p.x <= r.x1 - margin && p.y >= r.y0 + margin && p.y <= r.y1 - margin;
 
+export const sameRect = (a: Rect, b: Rect): boolean => a.x0 === b.x0 && a.x1 === b.x1 && a.y0 === b.y0 && a.y1 === b.y1;
+
 export function rectAbout(c: Point, length: number, width: number): Rect {
   return { x0: c.x - length / 2, x1: c.x + length / 2, y0: c.y - width / 2, y1: c.y + width / 2 };
 }

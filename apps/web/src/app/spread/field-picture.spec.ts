@@ -1,4 +1,4 @@
-import { colourAt, contoursOf, levelsOf, nodeValues, scaleOf, valueAt, type Field } from './field-picture';
+import { colourAt, contoursOf, levelsOf, nodeValues, paintField, scaleOf, valueAt, type Field } from './field-picture';
 
 /** f(x, y) = x + 10·y at the nodes of an uneven grid. */
 const x = Float64Array.from([0, 1, 3, 4]);
@@ -19,6 +19,26 @@ it('between nodes a plane is a plane; in a cell its own value; outside, and wher
   expect(valueAt(cells, 2, 4)).toBe(5);
   expect(valueAt(cells, 3.5, 1)).toBeNaN();
   expect(valueAt(plane, 4.1, 1)).toBeNaN();
+});
+
+it.each([plane, cells])('a picture is what each pixel’s middle has, by the ramp; nothing where the field is not', (f) => {
+  const frame = { width: 60, height: 50, left: -0.5, top: 6, perPixel: 0.1 };
+  const scale = scaleOf(f);
+  const out = new Uint8ClampedArray(4 * frame.width * frame.height);
+  paintField(f, scale, frame, 0.5, out);
+  let painted = 0;
+  for (let j = 0; j < frame.height; j++)
+    for (let i = 0; i < frame.width; i++) {
+      const v = valueAt(f, frame.left + (i + 0.5) * frame.perPixel, frame.top - (j + 0.5) * frame.perPixel);
+      const at = 4 * (i + j * frame.width);
+      expect(out[at + 3]).toBe(Number.isNaN(v) ? 0 : 128);
+      if (Number.isNaN(v)) continue;
+      painted++;
+      colourAt((v - scale.low) / (scale.high - scale.low)).forEach((c, k) =>
+        expect(Math.abs(out[at + k]! - c)).toBeLessThanOrEqual(1),
+      );
+    }
+  expect(painted).toBeGreaterThan(1000);
 });
 
 it('cells come to nodes as the mean of those round each', () => {

@@ -97,6 +97,58 @@ export function valueAt(f: Field, px: number, py: number): number {
   return (1 - fy) * ((1 - fx) * v(0) + fx * v(1)) + fy * ((1 - fx) * v(f.x.length) + fx * v(f.x.length + 1));
 }
 
+/** A picture of a piece of the plan: its size in pixels, its upper left corner and the mm of one pixel. */
+export interface Frame {
+  readonly width: number;
+  readonly height: number;
+  readonly left: number;
+  readonly top: number;
+  readonly perPixel: number;
+}
+
+/** The ramp in as many steps as the eye does not tell apart, red, green, blue in turn. */
+const SHADES = 512;
+const RAMP = Uint8Array.from(Array.from({ length: SHADES }, (_, i) => colourAt(i / (SHADES - 1))).flat());
+
+/** Paints a field pixel by pixel as `valueAt` gives it, into bytes of red, green, blue and opacity; where there is none nothing. */
+export function paintField(f: Field, { low, high }: Scale, frame: Frame, opacity: number, out: Uint8ClampedArray): void {
+  const { width, height } = frame;
+  const cells = f.at === 'cells';
+  const nx = cells ? f.x.length - 1 : f.x.length;
+  const columns = placesOf(f.x, width, (i) => frame.left + (i + 0.5) * frame.perPixel);
+  const rows = placesOf(f.y, height, (j) => frame.top - (j + 0.5) * frame.perPixel);
+  const v = f.values;
+  const shade = (SHADES - 1) / (high - low);
+  for (let j = 0; j < height; j++) {
+    const iy = rows.cell[j]!;
+    if (iy < 0) continue;
+    const fy = rows.part[j]!;
+    for (let i = 0; i < width; i++) {
+      const ix = columns.cell[i]!;
+      if (ix < 0) continue;
+      const n = ix + iy * nx;
+      const fx = columns.part[i]!;
+      const value = cells
+        ? v[n]!
+        : (1 - fy) * ((1 - fx) * v[n]! + fx * v[n + 1]!) + fy * ((1 - fx) * v[n + nx]! + fx * v[n + nx + 1]!);
+      if (Number.isNaN(value)) continue;
+      const of = 3 * Math.min(SHADES - 1, Math.max(0, Math.round((value - low) * shade)));
+      const at = 4 * (i + j * width);
+      out[at] = RAMP[of]!;
+      out[at + 1] = RAMP[of + 1]!;
+      out[at + 2] = RAMP[of + 2]!;
+      out[at + 3] = 255 * opacity;
+    }
+  }
+}
+
+/** For each of some places the cell of a grid's lines it is in, −1 outside, and how far along that. */
+function placesOf(lines: Float64Array, count: number, at: (i: number) => number): { cell: Int32Array; part: Float64Array } {
+  const cell = Int32Array.from({ length: count }, (_, i) => cellOf(lines, at(i)));
+  const part = Float64Array.from(cell, (c, i) => (c < 0 ? 0 : (at(i) - lines[c]!) / (lines[c + 1]! - lines[c]!)));
+  return { cell, part };
+}
+
 /** Values at nodes, those of cells as the mean of the cells round each. */
 export function nodeValues(f: Field): Float32Array {
   if (f.at === 'nodes') return f.values;

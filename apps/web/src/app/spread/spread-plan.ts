@@ -20,7 +20,7 @@ import type { Job } from '@core/job/schema';
 import type { SpreadView } from '@core/spread/view';
 import { PlateDrawing } from '../drawing/plate-drawing';
 import { showAmount } from '../fields/show';
-import { colourAt, contoursOf, levelsOf, showField, valueAt, type Field, type Scale } from './field-picture';
+import { contoursOf, levelsOf, paintField, showField, valueAt, type Field, type Scale } from './field-picture';
 
 /** A line to cut the stack along, from a to b on the plan. */
 export interface CutLine {
@@ -166,19 +166,11 @@ export class SpreadPlan implements OnDestroy {
     canvas.height = h;
     const context = canvas.getContext('2d');
     if (!context || !f) return;
-    const k = Math.max(widthOf(view) / w, heightOf(view) / h);
-    const left = (view.x0 + view.x1) / 2 - (w * k) / 2;
-    const top = (view.y0 + view.y1) / 2 + (h * k) / 2;
+    const perPixel = Math.max(widthOf(view) / w, heightOf(view) / h);
+    const left = (view.x0 + view.x1) / 2 - (w * perPixel) / 2;
+    const top = (view.y0 + view.y1) / 2 + (h * perPixel) / 2;
     const image = context.createImageData(w, h);
-    const span = scale.high - scale.low;
-    for (let j = 0; j < h; j++)
-      for (let i = 0; i < w; i++) {
-        const v = valueAt(f, left + (i + 0.5) * k, top - (j + 0.5) * k);
-        if (Number.isNaN(v)) continue;
-        const at = 4 * (i + j * w);
-        image.data.set(colourAt((v - scale.low) / span), at);
-        image.data[at + 3] = 255 * OPACITY;
-      }
+    paintField(f, scale, { width: w, height: h, left, top, perPixel }, OPACITY, image.data);
     context.putImageData(image, 0, 0);
   }
 

@@ -5,6 +5,7 @@ import { MatIcon } from '@angular/material/icon';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { cautionsFor } from '@core/chain/cautions';
 import type { Point } from '@core/geometry/points';
+import { sameRect } from '@core/geometry/rects';
 import { outlineOf, panelOf } from '@core/job/outlines';
 import { casesOf } from '@core/loads/cases';
 import { VARIANTS } from '@core/options/compare';
@@ -111,7 +112,10 @@ export class SpreadStage {
     return all.includes(this.layer()) ? this.layer() : (all.at(-1) ?? SKIN);
   });
   protected readonly hasFace = computed(() => this.fieldName() === 'stress' || this.fieldName() === 'utilisation');
-  protected readonly view = computed(() => (this.wholePanel() ? panelView(this.job()) : plateView(this.job())));
+  // The same piece of the plan is the same: a bolt that moves does not have the picture painted anew.
+  protected readonly view = computed(() => (this.wholePanel() ? panelView(this.job()) : plateView(this.job())), {
+    equal: sameRect,
+  });
 
   protected readonly field = computed(() => {
     const view = this.spreader.answer()?.view;
@@ -149,17 +153,20 @@ export class SpreadStage {
     return { ...by.at, words };
   });
 
-  protected readonly line = computed((): CutLine => {
-    const own = this.drawnLine();
-    if (own) return own;
-    const panel = panelOf(this.job());
-    const y = Math.round(this.job().bolts.items[0]?.y ?? 0);
-    const plate = outlineOf(this.job());
-    return {
-      a: { x: Math.round(Math.min(panel.x0, plate.x0)), y },
-      b: { x: Math.round(Math.max(panel.x1, plate.x1)), y },
-    };
-  });
+  protected readonly line = computed(
+    (): CutLine => {
+      const own = this.drawnLine();
+      if (own) return own;
+      const panel = panelOf(this.job());
+      const y = Math.round(this.job().bolts.items[0]?.y ?? 0);
+      const plate = outlineOf(this.job());
+      return {
+        a: { x: Math.round(Math.min(panel.x0, plate.x0)), y },
+        b: { x: Math.round(Math.max(panel.x1, plate.x1)), y },
+      };
+    },
+    { equal: (l, m) => l.a.x === m.a.x && l.a.y === m.a.y && l.b.x === m.b.x && l.b.y === m.b.y },
+  );
 
   protected readonly other = computed(() => VARIANTS.find((v) => v.id === this.variant())?.apply(this.job()));
   protected readonly comparing = computed(() => this.sheet() === 'compare' && this.comparer.there() !== null);

@@ -6,6 +6,8 @@ import { Spreading } from './spreading';
 
 /** How long to compute before looking up for a newer job or a stop, ms. */
 const SLICE = 30;
+/** How often to tell how far it is, ms: what is quicker is not seen. */
+const TELL = 150;
 
 /** One for each mesh and each of the two layouts compared, so that each starts from its own last answer; of this worker's cases. */
 const kept = new Map<string, Spreading>();
@@ -32,7 +34,8 @@ async function solve(
   kept.set(key, spreading);
   try {
     const steps = spreading.solve(job, mesh, cases, key === mesh ? kept.get(COARSER[mesh]) : undefined);
-    let until = performance.now() + SLICE;
+    let until = started + SLICE;
+    let told = started;
     for (;;) {
       const next = steps.next();
       if (next.done) {
@@ -42,7 +45,10 @@ async function solve(
         return;
       }
       if (performance.now() < until) continue;
-      answer({ kind: 'progress', ticket, key, done: next.value.done });
+      if (performance.now() - told > TELL) {
+        told = performance.now();
+        answer({ kind: 'progress', ticket, key, done: next.value.done });
+      }
       await pause();
       if (mine !== run) {
         answer({ kind: 'stopped', ticket, key });
