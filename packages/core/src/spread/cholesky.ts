@@ -14,11 +14,11 @@ export interface Factor {
 const NOTHING = 1e-13;
 
 /**
- * Factors A. With the factor of an earlier matrix of the same pattern its memory is used again, and with the columns in which A
- * differs from that matrix only the blocks those are in and the ones above them are done again.
+ * Factors A. The memory of an earlier factor is used again, and that factor is used up; of a matrix of the same pattern, with the
+ * columns in which A differs from it, only the blocks those are in and the ones above them are done again.
  */
 export function factorise(A: SparseMatrix, s: Symbolic, before?: Factor, columns?: Iterable<number>): Factor {
-  const f: Factor = before?.symbolic === s ? before : { symbolic: s, room: workspace(A, s), failed: -1 };
+  const f: Factor = before?.symbolic === s ? before : { symbolic: s, room: workspace(A, s, before?.room), failed: -1 };
   f.room.values.set(A.values);
   const mend = f === before && columns && f.failed < 0;
   f.room.dirty.fill(mend ? 0 : 1);

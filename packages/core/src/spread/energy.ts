@@ -1,5 +1,5 @@
 import type { Assembly, Cell } from './assemble';
-import { linkLists } from './link-lists';
+import { linkLists, type LinkLists } from './link-lists';
 import { planeForces, slopeTerms, type PlaneForces } from './membrane';
 import { cornersOf, EACH, unknownOf } from './pattern';
 import { multiply, type SparseMatrix } from './sparse-matrix';
@@ -11,6 +11,8 @@ import { multiply, type SparseMatrix } from './sparse-matrix';
 export interface Energy {
   /** Whether membrane action makes it more than a search for what touches. */
   readonly curved: boolean;
+  /** Contacts and bolts. */
+  readonly links: LinkLists;
   /** Which links act at x; one that carries less than `nothing`, N, either way stays as it was: a loose washer hangs either side of touching. */
   stateOf(x: Float64Array, before: Uint8Array, nothing: number): Uint8Array;
   /**
@@ -42,6 +44,7 @@ export function energyOf(a: Assembly): Energy {
   };
   return {
     curved: bent.length > 0,
+    links,
     stateOf: links.stateOf,
     tangent(state, b, x, pulled) {
       const right = b.slice();

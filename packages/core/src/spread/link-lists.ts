@@ -1,7 +1,10 @@
 import type { Assembly, Link } from './assemble';
 
 /** An open contact or a slack bolt keeps this part of its stiffness, so that what hangs loose has a place to be. */
-export const LOOSE = 1e-11;
+const LOOSE = 1e-11;
+/** Up to this part where less is lost beside stiff cells: a sliver between two lines is stiffer than its plate by the cube. */
+const LOOSEST = 1e-5;
+const STEP = 1e3;
 
 /** How far a contact overlaps, or a bolt is stretched, mm; over 0 it acts. */
 export function stretch(l: Link, x: Float64Array): number {
@@ -12,6 +15,10 @@ export function stretch(l: Link, x: Float64Array): number {
 
 /** All contacts and bolts of a stack, in lists side by side: what is asked of each of them in every round. */
 export interface LinkLists {
+  /** Part of its stiffness that each keeps where it does not act. */
+  readonly loose: Float64Array;
+  /** Holds what hangs loose of a layer harder; whether that was still to be had. */
+  hold(layer: number): boolean;
   /** Which act at x; one that carries less than `nothing`, N, either way stays as it was. */
   stateOf(x: Float64Array, before: Uint8Array, nothing: number): Uint8Array;
   /** Adds their forces at x. */
@@ -32,9 +39,24 @@ export function linkLists(a: Assembly): LinkLists {
   /** A bolt is stretched by what a contact opens by. */
   const way = Float64Array.from(a.links, (l) => (l.kind === 'contact' ? -1 : 1));
   const tied = Uint8Array.from(a.links, (l) => (l.kind === 'contact' && a.stack.contacts[l.of]!.tied ? 1 : 0));
+  const loose = new Float64Array(count).fill(LOOSE);
+  const touches = (l: Link, layer: number) => {
+    const { upper, lower } = l.kind === 'bolt' ? a.stack.bolts[l.of]! : a.stack.contacts[l.of]!;
+    return upper === layer || lower === layer;
+  };
   const padded = new Float64Array(spare + 1);
   const stretchAt = (i: number) => way[i]! * (padded[upper[i]!]! - padded[lower[i]!]! + offset[i]!);
   return {
+    loose,
+    hold(layer) {
+      let held = false;
+      a.links.forEach((l, i) => {
+        if (tied[i] || loose[i]! >= LOOSEST || !touches(l, layer)) return;
+        loose[i] = Math.min(LOOSEST, loose[i]! * STEP);
+        held = true;
+      });
+      return held;
+    },
     stateOf(x, before, nothing) {
       padded.set(x);
       const out = new Uint8Array(count);
@@ -50,14 +72,14 @@ export function linkLists(a: Assembly): LinkLists {
       padded.set(x);
       for (let i = 0; i < count; i++) {
         const s = stretchAt(i);
-        const f = way[i]! * stiffness[i]! * s * (s > 0 || tied[i] ? 1 : LOOSE);
+        const f = way[i]! * stiffness[i]! * s * (s > 0 || tied[i] ? 1 : loose[i]!);
         if (upper[i]! < spare) out[upper[i]!]! += f;
         if (lower[i]! < spare) out[lower[i]!]! -= f;
       }
     },
     addStiffness(state, values, right) {
       for (let i = 0; i < count; i++) {
-        const k = stiffness[i]! * (tied[i] || state[i] ? 1 : LOOSE);
+        const k = stiffness[i]! * (tied[i] || state[i] ? 1 : loose[i]!);
         const [above, below, between] = [at[3 * i]!, at[3 * i + 1]!, at[3 * i + 2]!];
         if (above >= 0) values[above]! += k;
         if (below >= 0) values[below]! += k;

@@ -2,7 +2,7 @@ import { refuse, type Refusal } from '../units/refusal';
 import { assemble, type Assembly, type Link } from './assemble';
 import { factorise, solve, type Factor } from './cholesky';
 import { energyOf, type Energy } from './energy';
-import { LOOSE, stretch } from './link-lists';
+import { stretch } from './link-lists';
 import { EACH, unknownOf } from './pattern';
 import type { Stack, StackLoad } from './stack';
 
@@ -62,8 +62,7 @@ const CARRIED = 1e-4;
 /** A solver of a stack; the one it takes the place of lends pattern and memory where they fit. */
 export function solverOf(stack: Stack, before?: Solver): Solver {
   const assembly = assemble(stack, before?.assembly.pattern);
-  const kept: Kept = assembly.pattern === before?.assembly.pattern ? { factor: before.kept.factor } : {};
-  return solverFor(assembly, kept);
+  return solverFor(assembly, { factor: before?.kept.factor });
 }
 
 function solverFor(assembly: Assembly, kept: Kept): Solver {
@@ -103,9 +102,16 @@ function run(
   if (x) state.set(energy.stateOf(x, state, nothing * size));
   const seen = new Set<string>();
   let careful = 0;
+  /** The first column that seemed held by nothing. */
+  let free: number | undefined;
   for (let rounds = 1; rounds <= ROUNDS; rounds++) {
-    const target = aim(a, energy, kept, state, b, x);
-    if (typeof target === 'number') return nothingHolds(a, target);
+    let target = aim(a, energy, kept, state, b, x);
+    while (typeof target === 'number') {
+      // What hangs loose may be lost beside what is stiff, and not be held by nothing: that shows in what holding it takes.
+      free ??= target;
+      if (!energy.links.hold(layerOf(a, target))) return nothingHolds(a, free);
+      target = aim(a, energy, kept, state, b, x);
+    }
     // From flat plates on, the first aim of a curved skin is far too high: as far that way as lowers the energy.
     if (energy.curved) x = energy.towards(x ?? new Float64Array(a.unknowns), target, b);
     else x = x && careful > 0 ? energy.towards(x, target, b) : target;
@@ -113,7 +119,7 @@ function run(
     const same = !energy.curved && x === target && alike(next, state);
     if (same || energy.curved) {
       const left = energy.leftOver(x, b) / Math.max(size, 1e-9);
-      if (!energy.curved || left < settled) return resultOf(a, next, x, rounds, left, size);
+      if (!energy.curved || left < settled) return resultOf(a, energy, next, x, rounds, left, size, free);
     }
     state.set(next);
     // Whole steps settle fastest, but may go round in a circle; steps that lower the energy cannot.
@@ -167,11 +173,13 @@ function* changedColumns(links: readonly Link[], before: Uint8Array, now: Uint8A
 
 function resultOf(
   a: Assembly,
+  energy: Energy,
   state: Uint8Array,
   x: Float64Array,
   rounds: number,
   residual: number,
   size: number,
+  free: number | undefined,
 ): StackResult | Refusal {
   const { stack, nodes } = a;
   const bolts = new Float64Array(stack.bolts.length);
@@ -179,14 +187,16 @@ function resultOf(
   let carried = 0;
   a.links.forEach((l, i) => {
     const s = stretch(l, x);
-    if (!state[i]) carried = Math.max(carried, Math.abs(l.stiffness * LOOSE * s));
+    if (!state[i]) carried = Math.max(carried, Math.abs(l.stiffness * energy.links.loose[i]! * s));
     // One that stayed as it was, as it carries nothing, may stand a hair the other way: that is nothing too.
     else if (l.kind === 'bolt') bolts[l.of] = Math.max(0, l.stiffness * s);
     else if (!stack.contacts[l.of]!.tied && s < 0) return;
     else pressure[l.of * nodes + l.node] = stack.contacts[l.of]!.modulus * s;
   });
   if (carried > CARRIED * Math.max(size, 1e-9))
-    return refuse('spread', 'part of the stack is held by nothing in this case', 'bolts or bearing that hold every plate');
+    return free !== undefined
+      ? nothingHolds(a, free)
+      : refuse('spread', 'part of the stack is held by nothing in this case', 'bolts or bearing that hold every plate');
   const u = new Float64Array(a.place.length);
   for (let k = 0; k < u.length; k++) if (a.place[k]! >= 0) u[k] = x[a.place[k]!]!;
   return { u, bolts, pressure, rounds, residual, state };
@@ -194,9 +204,11 @@ function resultOf(
 
 const WAYS = ['lifted', 'turned', 'turned', 'shifted', 'shifted'] as const;
 
+const layerOf = (a: Assembly, column: number): number => Math.floor(a.place.indexOf(column) / (EACH * a.nodes));
+
 function nothingHolds(a: Assembly, column: number): Refusal {
   const index = a.place.indexOf(column);
-  const layer = a.stack.layers[Math.floor(index / (EACH * a.nodes))]?.name ?? 'a plate';
+  const layer = a.stack.layers[layerOf(a, column)]?.name ?? 'a plate';
   return refuse(
     'spread',
     `the ${layer} can be ${WAYS[index % EACH]} freely: nothing holds it`,

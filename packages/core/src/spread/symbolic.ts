@@ -62,7 +62,7 @@ const SLACK = 0.15;
 export function analyse(A: SparseMatrix): Symbolic {
   const { n } = A;
   const parent = eliminationTree(A);
-  const pattern: (Int32Array | undefined)[] = new Array<Int32Array | undefined>(n);
+  const pattern: (Int32Array<ArrayBuffer> | undefined)[] = new Array<Int32Array<ArrayBuffer> | undefined>(n);
   const children: number[][] = Array.from({ length: n }, () => []);
   for (let j = 0; j < n; j++) if (parent[j] !== -1) children[parent[j]!]!.push(j);
   const merge = merger(n);
@@ -130,7 +130,7 @@ function merger(n: number) {
     j: number,
     A: SparseMatrix,
     children: readonly number[],
-    pattern: (Int32Array | undefined)[],
+    pattern: (Int32Array<ArrayBuffer> | undefined)[],
   ): Int32Array<ArrayBuffer> => {
     // The longest of what is passed on is in order already; what is new is put in order and the two are merged.
     let base = -1;
@@ -150,6 +150,8 @@ function merger(n: number) {
       if (c !== base) for (const i of pattern[c]!) take(i);
       pattern[c] = undefined;
     }
+    // Mostly nothing is new: then it is what was passed on, without this column.
+    if (count === 0) return long[0] === j ? long.subarray(1) : long;
     const fresh = extra.subarray(0, count).sort();
     const out = new Int32Array(count + long.length);
     let at = 0;

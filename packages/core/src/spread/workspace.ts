@@ -4,10 +4,14 @@ import type { Symbolic } from './symbolic';
 
 /** What is used of WebAssembly; the core knows no browser and no server. */
 declare const WebAssembly: {
-  Memory: new (d: { initial: number }) => { readonly buffer: ArrayBuffer };
+  Memory: new (d: { initial: number }) => Memory;
   Module: new (bytes: Uint8Array) => object;
   Instance: new (m: object, imports: object) => { readonly exports: object };
 };
+interface Memory {
+  readonly buffer: ArrayBuffer;
+  grow(pages: number): number;
+}
 declare const atob: (text: string) => string;
 
 /** The kernel's places in memory, by the names it gives them. */
@@ -38,6 +42,8 @@ export interface Workspace {
   readonly dirty: Int32Array;
   readonly x: Float64Array;
   readonly bytes: number;
+  /** For the workspace that takes this one's place. */
+  readonly held: { readonly memory: Memory; readonly kernel: Kernel };
   /** Factors the blocks marked dirty; the first column without a pivot over `nothing` of its diagonal, or −1. */
   factorise(nothing: number): number;
   /** Solves in place of x. */
@@ -51,6 +57,17 @@ const START = 1024;
 let compiled: object | undefined;
 const kernel = () => (compiled ??= new WebAssembly.Module(Uint8Array.from(atob(KERNEL), (c) => c.charCodeAt(0))));
 
+/** Lists one after the other. */
+function joined(lists: readonly ArrayLike<number>[]): Int32Array {
+  const out = new Int32Array(lists.reduce((sum, l) => sum + l.length, 0));
+  let at = 0;
+  for (const l of lists) {
+    out.set(l, at);
+    at += l.length;
+  }
+  return out;
+}
+
 /** Running sums of the lengths, from 0. */
 function startsOf(lengths: readonly number[]): Int32Array {
   const out = new Int32Array(lengths.length + 1);
@@ -58,7 +75,8 @@ function startsOf(lengths: readonly number[]): Int32Array {
   return out;
 }
 
-export function workspace(A: SparseMatrix, s: Symbolic): Workspace {
+/** Memory laid out for a matrix; that of another is taken over, which is then used up: new memory costs more than the arithmetic. */
+export function workspace(A: SparseMatrix, s: Symbolic, before?: Workspace): Workspace {
   const blocks = s.rows.length;
   const width = (b: number) => s.first[b + 1]! - s.first[b]!;
   const panels = startsOf(s.rows.map((r, b) => r.length * width(b)));
@@ -66,9 +84,9 @@ export function workspace(A: SparseMatrix, s: Symbolic): Workspace {
   const largest = s.rows.reduce((most, r) => Math.max(most, r.length), 0);
   const ints: [Place, Int32Array | number][] = [
     ['firstAt', s.first],
-    ['rowsAt', Int32Array.from(s.rows.flatMap((r) => [...r]))],
+    ['rowsAt', joined(s.rows)],
     ['rowStartAt', startsOf(s.rows.map((r) => r.length))],
-    ['childrenAt', Int32Array.from(s.children.flat())],
+    ['childrenAt', joined(s.children)],
     ['childStartAt', startsOf(s.children.map((c) => c.length))],
     ['panelAt', panels],
     ['updateAt', updates],
@@ -96,8 +114,8 @@ export function workspace(A: SparseMatrix, s: Symbolic): Workspace {
     at.set(name, end);
     end += 4 * (typeof list === 'number' ? list : list.length);
   }
-  const memory = new WebAssembly.Memory({ initial: Math.ceil(end / PAGE) });
-  const k = new WebAssembly.Instance(kernel(), { env: { memory } }).exports as Kernel;
+  const { memory, kernel: k } = before?.held ?? newRoom();
+  if (end > memory.buffer.byteLength) memory.grow(Math.ceil((end - memory.buffer.byteLength) / PAGE));
   k.blocks.value = blocks;
   for (const [name, place] of at) k[name].value = place;
   for (const [name, list] of ints)
@@ -107,7 +125,13 @@ export function workspace(A: SparseMatrix, s: Symbolic): Workspace {
     dirty: new Int32Array(memory.buffer, at.get('dirtyAt')!, blocks),
     x: new Float64Array(memory.buffer, at.get('xAt')!, s.n),
     bytes: memory.buffer.byteLength,
+    held: { memory, kernel: k },
     factorise: (nothing) => k.factorise(nothing),
     solve: () => k.solve(),
   };
+}
+
+function newRoom(): Workspace['held'] {
+  const memory = new WebAssembly.Memory({ initial: 1 });
+  return { memory, kernel: new WebAssembly.Instance(kernel(), { env: { memory } }).exports as Kernel };
 }
