@@ -21,6 +21,8 @@ export interface LinkLists {
   hold(layer: number): boolean;
   /** Which act at x; one that carries less than `nothing`, N, either way stays as it was. */
   stateOf(x: Float64Array, before: Uint8Array, nothing: number): Uint8Array;
+  /** What those that are taken otherwise than they stand at x carry between them, N. */
+  unsettled(x: Float64Array, state: Uint8Array): number;
   /** Adds their forces at x. */
   addForces(x: Float64Array, out: Float64Array): void;
   /** Adds the stiffness of those that act to the matrix's values, and what their offsets push to the right side. */
@@ -67,6 +69,15 @@ export function linkLists(a: Assembly): LinkLists {
         else out[i] = s > 0 ? 1 : 0;
       }
       return out;
+    },
+    unsettled(x, state) {
+      padded.set(x);
+      let sum = 0;
+      for (let i = 0; i < count; i++) {
+        const s = stretchAt(i);
+        if (!tied[i] && s > 0 !== (state[i] === 1)) sum += Math.abs(s) * stiffness[i]!;
+      }
+      return sum;
     },
     addForces(x, out) {
       padded.set(x);

@@ -55,6 +55,9 @@ export interface Care {
   /** Force left over at which an answer with membrane action stands. */
   readonly settled: number;
 }
+/** What all links that are taken otherwise than they stand may carry between them, as a part of the load. */
+const IN_ALL = 3e-4;
+const CLOSER = 4;
 export const EXACT: Care = { nothing: 1e-9, settled: 1e-8 };
 /** Loose springs may not carry more than this part of the load: then something is held by nothing. */
 const CARRIED = 1e-4;
@@ -88,7 +91,7 @@ function run(
   kept: Kept,
   load: StackLoad,
   start: Start | undefined,
-  { nothing, settled }: Care,
+  { nothing: least, settled }: Care,
 ): StackResult | Refusal {
   const b = new Float64Array(a.unknowns);
   let size = a.stack.bolts.reduce((sum, k) => sum + k.preload, 0);
@@ -98,6 +101,7 @@ function run(
     if (at >= 0) b[at]! += f.fz;
   }
   const state = start?.state.length === a.links.length ? start.state.slice() : new Uint8Array(a.links.length).fill(1);
+  let nothing = least;
   let x = energy.curved && start?.u ? placed(a, start.u) : undefined;
   if (x) state.set(energy.stateOf(x, state, nothing * size));
   const seen = new Set<string>();
@@ -117,6 +121,12 @@ function run(
     else x = x && careful > 0 ? energy.towards(x, target, b) : target;
     const next = energy.stateOf(x, state, nothing * size);
     const same = !energy.curved && x === target && alike(next, state);
+    // Each of many may carry nothing, and all of them something: then they are looked at more closely.
+    if (same && energy.links.unsettled(x, state) > IN_ALL * size) {
+      nothing /= CLOSER;
+      state.set(energy.stateOf(x, state, nothing * size));
+      continue;
+    }
     if (same || energy.curved) {
       const left = energy.leftOver(x, b) / Math.max(size, 1e-9);
       if (!energy.curved || left < settled) return resultOf(a, energy, next, x, rounds, left, size, free);
