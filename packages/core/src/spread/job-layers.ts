@@ -1,5 +1,5 @@
 import type { Point, Rect } from '../geometry/points';
-import { boundsOf, contains, heightOf, widthOf } from '../geometry/rects';
+import { boundsOf, contains, heightOf, rectAbout, widthOf } from '../geometry/rects';
 import { isHeldByThreadOf } from '../job/joint';
 import type { Resolved } from '../job/resolve';
 import { spreadRulesOf, type SpreadRules } from '../job/spread-rules';
@@ -150,19 +150,20 @@ export function farLayer(r: Resolved, grid: Grid, pieces: readonly Rect[]): Laye
 /** Samples a side by which the part of a cell inside a round corner is counted. */
 const FINE = 8;
 
-/** How much of each cell of a grid lies inside. */
-function weighed(grid: Grid, inside: (x: number, y: number) => boolean): Float64Array {
-  const nx = grid.x.length - 1;
-  const mask = new Float64Array(nx * (grid.y.length - 1));
-  for (let iy = 0; iy < grid.y.length - 1; iy++)
+/** How much of each cell of a grid lies inside, whose edge runs in lines of the grid but for within some rectangles. */
+function weighed(grid: Grid, within: readonly Rect[], inside: (x: number, y: number) => boolean): Float64Array {
+  const { x, y } = grid;
+  const nx = x.length - 1;
+  const mask = new Float64Array(nx * (y.length - 1));
+  for (let iy = 0; iy < y.length - 1; iy++)
     for (let ix = 0; ix < nx; ix++) {
+      const [x0, x1, y0, y1] = [x[ix]!, x[ix + 1]!, y[iy]!, y[iy + 1]!];
+      const cut = within.some((q) => q.x0 < x1 && q.x1 > x0 && q.y0 < y1 && q.y1 > y0);
+      const side = cut ? FINE : 1;
       let n = 0;
-      for (let k = 0; k < FINE * FINE; k++) {
-        const x = grid.x[ix]! + (((k % FINE) + 0.5) / FINE) * (grid.x[ix + 1]! - grid.x[ix]!);
-        const y = grid.y[iy]! + ((Math.floor(k / FINE) + 0.5) / FINE) * (grid.y[iy + 1]! - grid.y[iy]!);
-        if (inside(x, y)) n++;
-      }
-      mask[ix + iy * nx] = n / (FINE * FINE);
+      for (let k = 0; k < side * side; k++)
+        if (inside(x0 + (((k % side) + 0.5) / side) * (x1 - x0), y0 + ((Math.floor(k / side) + 0.5) / side) * (y1 - y0))) n++;
+      mask[ix + iy * nx] = n / (side * side);
     }
   return mask;
 }
@@ -176,7 +177,8 @@ function slotted(r: Resolved, grid: Grid): Float64Array | undefined {
     Math.hypot(Math.max(0, Math.abs(x - h.x) - sx), Math.max(0, Math.abs(y - h.y) - sy));
   // Under a head or washer it is bridged.
   const bridged = (x: number, y: number) => r.bolts.some((b) => Math.hypot(x - b.x, y - b.y) < r.washerOutside / 2);
-  return weighed(grid, (x, y) => bridged(x, y) || holes.every((h) => off(h, x, y) > hole.v / 2));
+  const within = holes.map((h) => rectAbout(h, 2 * sx + hole.v, 2 * sy + hole.v));
+  return weighed(grid, within, (x, y) => bridged(x, y) || holes.every((h) => off(h, x, y) > hole.v / 2));
 }
 
 /** Old holes in the skin that stay open; those filled or used again carry as the skin does. */
@@ -186,7 +188,8 @@ export const openHoles = (r: Resolved) => r.job.survey.existing.filter((h) => h.
 function openedSkin(r: Resolved, grid: Grid): Float64Array | undefined {
   const open = openHoles(r);
   if (open.length === 0) return undefined;
-  return weighed(grid, (x, y) => open.every((h) => Math.hypot(x - h.x, y - h.y) > h.d.v / 2));
+  const within = open.map((h) => rectAbout(h, h.d.v, h.d.v));
+  return weighed(grid, within, (x, y) => open.every((h) => Math.hypot(x - h.x, y - h.y) > h.d.v / 2));
 }
 
 /** How much of each cell lies within a plate with round corners; nothing where they are square. */
@@ -197,7 +200,10 @@ function roundedMask(grid: Grid, o: Rect, radius: number): Float64Array | undefi
     const dy = Math.max(o.y0 + radius - y, y - (o.y1 - radius), 0);
     return x >= o.x0 && x <= o.x1 && y >= o.y0 && y <= o.y1 && dx * dx + dy * dy <= radius * radius;
   };
-  return weighed(grid, inside);
+  const corners = [o.x0 + radius / 2, o.x1 - radius / 2].flatMap((x) =>
+    [o.y0 + radius / 2, o.y1 - radius / 2].map((y) => rectAbout({ x, y }, radius, radius)),
+  );
+  return weighed(grid, corners, inside);
 }
 
 /** Part of the thickness left in the middle of each cell of a plate thinned towards its edges. */
