@@ -14,17 +14,17 @@ const of = (list, q) => [...list].sort((a, b) => a - b)[Math.floor(q * (list.len
 function watch() {
   const seen = { moved: NaN, current: NaN, painted: NaN, frames: [] };
   window.seen = seen;
-  const lags = () => document.querySelector('.lag') !== null;
-  let lagged = false;
+  const solving = () => /…$|case/.test(document.querySelector('.state .mesh').textContent.trim());
+  let asked = false;
   addEventListener('pointermove', () => (seen.moved = performance.now()), { capture: true });
   new MutationObserver(() => {
-    if (lags()) lagged = true;
-    else if (lagged) {
-      lagged = false;
+    if (solving()) asked = true;
+    else if (asked) {
+      asked = false;
       seen.current = performance.now();
       requestAnimationFrame(() => setTimeout(() => (seen.painted = performance.now())));
     }
-  }).observe(document.querySelector('ms-spread-stage'), { subtree: true, childList: true });
+  }).observe(document.querySelector('.state'), { subtree: true, childList: true, characterData: true });
   let before = performance.now();
   const frame = (now) => {
     seen.frames.push(now - before);

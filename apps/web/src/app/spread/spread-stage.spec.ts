@@ -61,6 +61,10 @@ it('under new input the old picture is said to be old; a job that changes gives 
   expect(solver().waiting.at(-1)).toMatchObject({ mesh: 'fine' });
   desk.change('thicker', (j) => ({ ...j, plate: { ...j.plate, thickness: fromSheet(12, '12') } }));
   fixture.detectChanges();
+  // For a moment it follows; then it is marked.
+  expect(text()).not.toContain('the picture is of the layout before');
+  jest.advanceTimersByTime(300);
+  fixture.detectChanges();
   expect(text()).toContain('the picture is of the layout before');
   expect(text()).not.toMatch(/skin gives/);
   expect(solver().waiting.at(-1)).toMatchObject({ mesh: 'draft', job: desk.job() });

@@ -122,7 +122,7 @@ export class SpreadStage {
     return view && fieldOf(view, this.fieldName(), this.shownLayer(), this.face());
   });
   protected readonly scale = computed(() => scaleOf(this.field()));
-  protected readonly stale = computed(() => !this.spreader.current());
+  protected readonly stale = this.spreader.lagging;
 
   /** The peak by its own measure and where it was read; never the largest cell of the picture. */
   protected readonly peak = computed(() => {
@@ -187,12 +187,19 @@ export class SpreadStage {
 
   protected readonly state = computed(() => {
     const [a, s] = [this.spreader.answer(), this.spreader.solving()];
-    if (s) return s.of > 0 ? `${s.mesh}: case ${Math.min(s.done + 1, s.of)} of ${s.of}` : `${s.mesh} …`;
+    if (s && s.of > 0) return `${s.mesh}: case ${Math.min(s.done + 1, s.of)} of ${s.of}`;
+    // In a drag draft follows draft: the words stay.
+    if (s) return a?.mesh === s.mesh ? `${a.mesh} mesh, ${a.figures.unknowns} unknowns …` : `${s.mesh} …`;
     if (this.spreader.stopped()) return 'stopped';
     if (!a) return '';
     const error = this.spreader.error();
     const off = error === undefined ? '' : `, draft differs by ${(100 * error).toFixed(0)} %`;
     return `${a.mesh} mesh, ${a.figures.unknowns} unknowns${off}`;
+  });
+  /** A proof can be asked of what is there, also while a draft follows a drag. */
+  protected readonly canProve = computed(() => {
+    const [a, s] = [this.spreader.answer(), this.spreader.solving()];
+    return a !== null && a.mesh !== 'proof' && s?.mesh !== 'fine' && s?.mesh !== 'proof';
   });
   protected readonly refusalWords = computed(() => {
     const no = this.spreader.refusal();

@@ -58,6 +58,37 @@ describe('the stage’s own solver', () => {
     expect(spreader.answer()!.job.plate.thickness.v).toBe(10);
   });
 
+  it('in a drag the picture follows a step behind and is not marked; left for longer than 0.3 s it is, until one that is near', () => {
+    spreader.follow(at(6), '*');
+    worker().answer();
+    spreader.follow(at(7), '*');
+    jest.advanceTimersByTime(100);
+    spreader.follow(at(8), '*');
+    jest.advanceTimersByTime(150);
+    // 7 is answered, 0.15 s after it was left for 8: a new picture, younger than the old one.
+    worker().answer();
+    expect([spreader.current(), spreader.lagging()]).toEqual([false, false]);
+    jest.advanceTimersByTime(149);
+    expect(spreader.lagging()).toBe(false);
+    jest.advanceTimersByTime(1);
+    expect(spreader.lagging()).toBe(true);
+    worker().answer();
+    expect([spreader.current(), spreader.lagging()]).toEqual([true, false]);
+    jest.advanceTimersByTime(249);
+    expect(spreader.lagging()).toBe(false);
+  });
+
+  it('stopped with a picture of another layout, it is marked; without a picture there is nothing to mark', () => {
+    spreader.follow(at(6), '*');
+    jest.advanceTimersByTime(1000);
+    expect(spreader.lagging()).toBe(false);
+    worker().answer();
+    spreader.follow(at(7), '*');
+    spreader.stop();
+    jest.advanceTimersByTime(300);
+    expect(spreader.lagging()).toBe(true);
+  });
+
   it('a change gives up the fine answer under way, and what it still says is not taken', () => {
     spreader.follow(at(8), '*');
     worker().answer();

@@ -9,6 +9,12 @@ import { Solvers, type Heard } from './solvers';
 /** How long nothing has to change before the fine mesh is begun, ms. */
 const STILL = 250;
 
+/**
+ * How long a picture may stand for a layout that has been left, ms: in a drag it follows by a solve or two, and is one moving
+ * picture; what takes longer is marked as of the layout before.
+ */
+const FOLLOWS = 300;
+
 /** An answer with the job it is about. */
 export interface Answer extends Solved {
   readonly job: Job;
@@ -39,6 +45,8 @@ export class Spreader implements OnDestroy {
   readonly wanted = signal<Job | null>(null);
   /** Whether the answer is about the job wanted. */
   readonly current = computed(() => this.answer() !== null && this.answer()!.job === this.wanted());
+  /** Whether the answer is about a layout that was left too long ago to pass for the one wanted. */
+  readonly lagging = signal(false);
   /** Relative difference of the finer answer to the draft. */
   readonly error = computed(() => {
     const [a, d] = [this.answer(), this.draft()];
@@ -49,6 +57,9 @@ export class Spreader implements OnDestroy {
   private underWay: Asked | null = null;
   private waiting: Job | null = null;
   private still: ReturnType<typeof setTimeout> | undefined;
+  private lag: ReturnType<typeof setTimeout> | undefined;
+  /** When the layout of the answer, and that of the solve under way, was left for another. */
+  private left: { answer?: number | undefined; underWay?: number | undefined } = {};
   private caseId = '';
 
   /** The job to solve, and the case whose fields are shown. */
@@ -58,8 +69,20 @@ export class Spreader implements OnDestroy {
     this.wanted.set(job);
     this.stopped.set(false);
     clearTimeout(this.still);
+    this.left.answer ??= Date.now();
+    this.left.underWay ??= Date.now();
+    this.age();
     if (this.underWay?.mesh === 'draft') this.waiting = job;
     else this.ask(job, 'draft');
+  }
+
+  /** Marks the answer as lagging when its layout was left long enough ago. */
+  private age(): void {
+    clearTimeout(this.lag);
+    const { answer } = this.left;
+    const rest = answer === undefined || !this.answer() ? Infinity : answer + FOLLOWS - Date.now();
+    this.lagging.set(rest <= 0);
+    if (rest > 0 && rest < Infinity) this.lag = setTimeout(() => this.lagging.set(true), rest);
   }
 
   /** Another case of the same answer. */
@@ -87,6 +110,7 @@ export class Spreader implements OnDestroy {
 
   ngOnDestroy(): void {
     clearTimeout(this.still);
+    clearTimeout(this.lag);
     this.solvers.end();
   }
 
@@ -96,6 +120,7 @@ export class Spreader implements OnDestroy {
     this.stopped.set(false);
     this.broken.set('');
     this.underWay = { job, mesh };
+    this.left.underWay = undefined;
     this.solving.set({ mesh, done: 0, of: 0 });
     this.solvers.solve({ key: mesh, job, mesh, caseId: this.caseId });
   }
@@ -117,6 +142,7 @@ export class Spreader implements OnDestroy {
     else if (m.kind === 'refused') {
       this.refusal.set(m.refusal);
       this.answer.set(null);
+      this.age();
     } else if (m.kind === 'broken') this.broken.set(m.message);
     else this.broken.set('The solver stopped and is started again; nothing else is lost. Solve again.');
     if (this.waiting && m.kind !== 'died') this.ask(this.waiting, 'draft');
@@ -127,6 +153,8 @@ export class Spreader implements OnDestroy {
     const answer: Answer = { figures, view, beside, milliseconds, job, mesh };
     this.refusal.set(null);
     this.answer.set(answer);
+    this.left.answer = this.left.underWay;
+    this.age();
     if (m.caseId !== this.caseId) this.solvers.show(mesh, this.caseId);
     if (mesh !== 'draft') return;
     this.draft.set(answer);
