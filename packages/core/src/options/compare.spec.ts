@@ -54,6 +54,8 @@ it('differences say how much more or less, in words', () => {
     '3.2 times as much',
     '75 % less',
   ]);
+  const way = (k: number) => differences(a, scaled(k))[0]!.way;
+  expect([way(1), way(1.01), way(0.99), way(1.5), way(0.25)]).toEqual(['same', 'same', 'same', 'more', 'less']);
 });
 
 it('the envelope is the largest of every case at each place, and its figures those of the cases', () => {

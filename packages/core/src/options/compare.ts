@@ -170,6 +170,8 @@ export interface Difference {
   readonly here: number;
   readonly there: number;
   readonly words: string;
+  /** How the other stands to this one; less is better of every figure. */
+  readonly way: 'same' | 'more' | 'less';
 }
 
 /** Below this a difference is none, relative: about what a mesh may err by. */
@@ -183,6 +185,7 @@ export function differences(here: CaseFigures, there: CaseFigures): Difference[]
     here: a,
     there: b,
     words: comparedWords(a, b),
+    way: alike(a, b) ? 'same' : b > a ? 'more' : 'less',
   });
   const pull = (c: CaseFigures) => Math.max(...c.bolts.map((b) => b.tension));
   return [
@@ -197,11 +200,13 @@ export function differences(here: CaseFigures, there: CaseFigures): Difference[]
   ];
 }
 
+const alike = (a: number, b: number): boolean => (a < 1e-9 ? b < 1e-9 : Math.abs(b / a - 1) <= SAME);
+
 function comparedWords(a: number, b: number): string {
   if (a < 1e-9 && b < 1e-9) return 'nothing in either';
   if (a < 1e-9) return 'only in the other';
+  if (alike(a, b)) return 'the same';
   const k = b / a;
-  if (Math.abs(k - 1) <= SAME) return 'the same';
   return k > 2
     ? `${k.toFixed(1)} times as much`
     : k > 1

@@ -50,7 +50,7 @@ import type { Comparer } from './comparer';
             <td>{{ amount(d.here, d.unit) }}</td>
             <td>{{ amount(d.there, d.unit) }}</td>
           </tr>
-          <tr class="words">
+          <tr class="words" [class.more]="d.way === 'more'">
             <td colspan="3">{{ d.words }}</td>
           </tr>
         }
@@ -89,8 +89,11 @@ import type { Comparer } from './comparer';
     }
     .words td {
       padding: 0 0 3px;
-      color: var(--accent);
+      color: var(--ink-soft);
       font: 600 14px/1.2 var(--label);
+    }
+    .words.more td {
+      color: var(--accent);
     }
     .law {
       margin: 6px 0;
