@@ -67,6 +67,27 @@ it('the envelope is the largest of every case at each place, and its figures tho
   expect(meshError(f, f)).toBe(0);
 });
 
+it('a case that was refused, or is not there, shows nothing of another’s; the envelope is of those that were solved', () => {
+  const r = resolved(job);
+  const no = {
+    refused: true,
+    field: 'spread',
+    because: 'held by nothing',
+    allowed: 'bolts',
+    caseId: 'gone',
+    caseName: 'Gone',
+  } as const;
+  const s = { ...here, cases: [no, ...here.cases] };
+  const f = figuresOf(s);
+  for (const id of ['gone', 'never']) {
+    expect(viewOf(r, s, id)).toBeUndefined();
+    expect(figuresFor(f, id)).toBeUndefined();
+  }
+  expect(viewOf(r, s, ENVELOPE)).toEqual(viewOf(r, here, ENVELOPE));
+  expect(figuresFor(f, ENVELOPE)).toEqual(figuresFor(figuresOf(here), ENVELOPE));
+  expect(viewOf(r, { ...here, cases: [no] }, ENVELOPE)).toBeUndefined();
+});
+
 it('a view has nothing where a layer is not, and no gap where plates press', () => {
   const v = viewOf(resolved(job), here, here.cases[0]!.caseId)!;
   const [base, , skin] = v.layers;

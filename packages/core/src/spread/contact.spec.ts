@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { balanceOf, liftAt } from './plate-results';
 import { isotropic } from './plate-element';
 import { linesThrough, nearestLine } from './grid';
-import { solverOf, type Solver, type StackResult } from './solve-stack';
+import { retightened, solverOf, type Solver, type StackResult } from './solve-stack';
 import type { Contact, Layer, Stack, StackLoad, Support } from './stack';
 
 const E = 210_000;
@@ -234,6 +234,23 @@ describe('a two-bolt bracket pulled in its middle', () => {
     expect(
       tight.bolts[0]! - solved(make(20, 3000), { forces: [{ layer: 0, node: 0, fz: 0 }, ...across(grid, 0, 0, -50)] }).bolts[0]!,
     ).toBeLessThan(0.9 * loose.bolts[0]!);
+  });
+  it('tightened otherwise, on the same equations, it gives what a bracket made so gives', () => {
+    const loose = make(20);
+    solved(loose, pull);
+    const { bolts } = loose.assembly.stack;
+    for (const preload of [3000, 500, 0]) {
+      const made = solved(make(20, preload), pull);
+      const turned = solved(
+        retightened(
+          loose,
+          bolts.map((b) => ({ ...b, preload })),
+        ),
+        pull,
+      );
+      made.bolts.forEach((v, i) => expect(turned.bolts[i]! / v).toBeCloseTo(1, 9));
+      expect(turned.state).toEqual(made.state);
+    }
   });
 });
 
