@@ -31,8 +31,9 @@ export interface Energy {
 const FLAT = 0.3;
 const HALVINGS = 40;
 
-export function energyOf(a: Assembly): Energy {
-  const links = linkLists(a);
+/** `loose`: how hard what hangs loose is held, where a factor has it already. */
+export function energyOf(a: Assembly, loose?: Float64Array): Energy {
+  const links = linkLists(a, loose);
   const matrix: SparseMatrix = { ...a.matrix, values: a.matrix.values.slice() };
   const bent = membranes(a);
   const gradient = (x: Float64Array, b: Float64Array) => {

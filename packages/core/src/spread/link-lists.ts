@@ -29,7 +29,7 @@ export interface LinkLists {
   addStiffness(state: Uint8Array, values: Float64Array, right: Float64Array): void;
 }
 
-export function linkLists(a: Assembly): LinkLists {
+export function linkLists(a: Assembly, loose: Float64Array = new Float64Array(a.links.length).fill(LOOSE)): LinkLists {
   const count = a.links.length;
   // A place that is fixed is read from, and added to, a spare one at the end.
   const spare = a.unknowns;
@@ -41,7 +41,6 @@ export function linkLists(a: Assembly): LinkLists {
   /** A bolt is stretched by what a contact opens by. */
   const way = Float64Array.from(a.links, (l) => (l.kind === 'contact' ? -1 : 1));
   const tied = Uint8Array.from(a.links, (l) => (l.kind === 'contact' && a.stack.contacts[l.of]!.tied ? 1 : 0));
-  const loose = new Float64Array(count).fill(LOOSE);
   const touches = (l: Link, layer: number) => {
     const { upper, lower } = l.kind === 'bolt' ? a.stack.bolts[l.of]! : a.stack.contacts[l.of]!;
     return upper === layer || lower === layer;

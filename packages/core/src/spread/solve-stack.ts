@@ -43,6 +43,8 @@ interface Kept {
   factor?: Factor | undefined;
   /** The state it was made in; none with membrane action, where it changes everywhere. */
   state?: Uint8Array | undefined;
+  /** How hard what hangs loose is held in it. */
+  loose?: Float64Array | undefined;
 }
 
 const ROUNDS = 80;
@@ -69,7 +71,8 @@ export function solverOf(stack: Stack, before?: Solver): Solver {
 }
 
 function solverFor(assembly: Assembly, kept: Kept): Solver {
-  const energy = energyOf(assembly);
+  const energy = energyOf(assembly, kept.loose);
+  kept.loose = energy.links.loose;
   return {
     assembly,
     kept,

@@ -54,7 +54,7 @@ export class Comparer implements OnDestroy {
 
   private take(m: Heard): void {
     const side = this.side;
-    if (!this.jobs || m.kind === 'shown') return;
+    if (!this.jobs || m.kind === 'shown' || m.kind === 'lost') return;
     if (m.kind === 'progress') return this.solving.set({ side, done: m.done, of: m.of });
     this.solving.set(null);
     if (m.kind === 'refused') return this.refusal.set({ ...m.refusal, side });

@@ -71,6 +71,19 @@ it('another case is asked of all, and shown when its owner has answered', () => 
   expect(last()).toMatchObject({ kind: 'shown', view: { caseId: ENVELOPE } });
 });
 
+it('a case of what was never solved, or was lost since, is told to be lost', () => {
+  solvers.show('draft', ids[0]!);
+  expect(heard).toEqual([{ kind: 'lost', key: 'draft', caseId: ids[0] }]);
+  solve(three, ids[0]!);
+  started.spreader.forEach((w) => w.answer());
+  // Its next solve begun and given up, a worker has used up what it kept.
+  solvers.show('draft', ids[1]!);
+  started.spreader[1]!.dispatchEvent(new MessageEvent('message', { data: { kind: 'lost', key: 'draft', caseId: ids[1] } }));
+  expect(last()).toEqual({ kind: 'lost', key: 'draft', caseId: ids[1] });
+  started.spreader[0]!.answer();
+  expect(last()).toMatchObject({ kind: 'lost' });
+});
+
 it('a solve with fewer cases stops those it has no part for; what they still say is not heard', () => {
   solve(three, ids[0]!);
   solve(loads(1500), ENVELOPE);

@@ -12,6 +12,8 @@ export type Heard =
   | { readonly kind: 'progress'; readonly done: number; readonly of: number }
   | ({ readonly kind: 'solved'; readonly caseId: string; readonly milliseconds: number } & Solved)
   | ({ readonly kind: 'shown'; readonly key: string; readonly caseId: string } & Pick<Solved, 'view' | 'beside'>)
+  /** A case asked for is not there any more: it has to be solved again. */
+  | { readonly kind: 'lost'; readonly key: string; readonly caseId: string }
   | { readonly kind: 'refused'; readonly refusal: Refusal }
   | { readonly kind: 'broken'; readonly message: string }
   /** A worker died with what it kept; the next solve starts new ones. */
@@ -29,6 +31,7 @@ const MOST: Record<Mesh, number> = { draft: 4, fine: 4, proof: 2 };
 
 type Answered = Extract<FromSpreader, { kind: 'solved' }>;
 type Shown = Extract<FromSpreader, { kind: 'shown' }>;
+type Lost = Extract<FromSpreader, { kind: 'lost' }>;
 
 /**
  * Workers that share the cases of a solve: each has every n-th, always the same ones, so that it starts from its own last answer.
@@ -64,6 +67,7 @@ export class Solvers {
   /** Another case, or the largest of all, of a key's last answer. */
   show(key: string, caseId: string): void {
     const shares = this.parts.get(key) ?? 0;
+    if (shares === 0) return this.tell({ kind: 'lost', key, caseId });
     this.showing = { key, caseId, shown: Array<null>(shares).fill(null) };
     for (let i = 0; i < shares; i++) this.post(i, { kind: 'show', key, caseId });
   }
@@ -108,7 +112,7 @@ export class Solvers {
   }
 
   private take(i: number, m: FromSpreader): void {
-    if (m.kind === 'shown') return this.takeShown(i, m);
+    if (m.kind === 'shown' || m.kind === 'lost') return this.takeShown(i, m);
     const s = this.solving;
     if (!s || m.ticket !== this.ticket || m.kind === 'stopped') return;
     if (m.kind === 'progress' || m.kind === 'solved') {
@@ -126,9 +130,13 @@ export class Solvers {
     this.tell(m.kind === 'refused' ? { kind: 'refused', refusal: m.refusal } : { kind: 'broken', message: m.message });
   }
 
-  private takeShown(i: number, m: Shown): void {
+  private takeShown(i: number, m: Shown | Lost): void {
     const s = this.showing;
     if (s?.key !== m.key || s.caseId !== m.caseId) return;
+    if (m.kind === 'lost') {
+      this.showing = null;
+      return this.tell(m);
+    }
     s.shown[i] = m;
     const shown = s.shown.filter((a) => a !== null);
     if (shown.length < s.shown.length) return;

@@ -124,6 +124,19 @@ describe('the stage’s own solver', () => {
     expect(asked()).toEqual([]);
   });
 
+  it('another case of an answer whose solver died is solved again: never the old case under its name', () => {
+    const job = twoCases(8);
+    const [first, second] = casesOf(job).map((c) => c.id) as [string, string];
+    spreader.follow(job, first);
+    allAnswer();
+    started.spreader[0]!.dispatchEvent(new Event('error'));
+    spreader.show(second);
+    expect(spreader.solving()).toMatchObject({ mesh: 'draft' });
+    started.spreader.slice(-2).forEach((w) => w.answer());
+    expect(spreader.answer()!.view!.caseId).toBe(second);
+    expect(spreader.broken()).toBe('');
+  });
+
   it('stopped, nothing comes by itself; it can be taken up again', () => {
     spreader.follow(at(8), '*');
     const old = ticket();

@@ -132,6 +132,11 @@ export class Spreader implements OnDestroy {
       return;
     }
     const asked = this.underWay;
+    if (m.kind === 'lost') {
+      // What is being solved now will show it.
+      if (!asked && m.caseId === this.caseId) this.refine(m.key as Mesh);
+      return;
+    }
     if (m.kind === 'progress') {
       if (asked) this.solving.set({ mesh: asked.mesh, done: m.done, of: m.of });
       return;

@@ -87,7 +87,10 @@ export function startSpreader(): Worker {
     if (m.kind === 'stop') return { kind: 'stopped', ticket: 0, key: '' };
     const spreading = kept.get(m.key) ?? new Spreading();
     kept.set(m.key, spreading);
-    if (m.kind === 'show') return { kind: 'shown', key: m.key, caseId: m.caseId, ...spreading.show(m.caseId)! };
+    if (m.kind === 'show') {
+      const shown = spreading.show(m.caseId);
+      return shown ? { ...m, ...shown, kind: 'shown' } : { ...m, kind: 'lost' };
+    }
     const { ticket, key, caseId } = m;
     const steps = spreading.solve(m.job, 'draft', m.cases);
     let next = steps.next();

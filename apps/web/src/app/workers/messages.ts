@@ -82,6 +82,8 @@ export type FromSpreader =
       readonly milliseconds: number;
     } & Solved)
   | ({ readonly kind: 'shown'; readonly key: string; readonly caseId: string } & Solved)
+  /** What was to be shown is no longer there: its solve was stopped, or it was another worker's. */
+  | { readonly kind: 'lost'; readonly key: string; readonly caseId: string }
   | { readonly kind: 'refused'; readonly ticket: number; readonly key: string; readonly refusal: Refusal }
   | { readonly kind: 'stopped'; readonly ticket: number; readonly key: string }
   | { readonly kind: 'broken'; readonly ticket: number; readonly key: string; readonly message: string };

@@ -16,8 +16,9 @@ let run = 0;
 
 addEventListener('message', ({ data }: MessageEvent<ToSpreader>) => {
   if (data.kind === 'show') {
-    const shown = kept.get(data.key)?.show(data.caseId);
-    if (shown) postMessage({ kind: 'shown', key: data.key, caseId: data.caseId, ...shown } satisfies FromSpreader);
+    const { key, caseId } = data;
+    const shown = kept.get(key)?.show(caseId);
+    postMessage((shown ? { kind: 'shown', key, caseId, ...shown } : { kind: 'lost', key, caseId }) satisfies FromSpreader);
     return;
   }
   run++;
