@@ -1,14 +1,8 @@
 // From a pointer's move to the new field of all cases painted, in Chromium, and how the frames go meanwhile; on the jobs given.
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
-import { chromium } from '@playwright/test';
-import { CHROMIUM_FLAGS, findChromium } from './browser.mjs';
-import { startDemoServer } from './demo-server.mjs';
+import { onDemoPage, quantile as of } from './bench-page.mjs';
 
 const MOVES = 30;
 const WARM = 8;
-
-const of = (list, q) => [...list].sort((a, b) => a - b)[Math.floor(q * (list.length - 1))];
 
 /** In the page: notes when the pointer moved, and when the picture was first again that of the layout as it is. */
 function watch() {
@@ -72,25 +66,14 @@ async function drag(page, address, job) {
   return { current, painted, frames };
 }
 
-export async function benchDrags(jobs) {
-  const executablePath = findChromium();
-  if (!executablePath || !existsSync(join(import.meta.dirname, '../dist/web/browser/index.html'))) {
-    console.log('drags in the browser: not measured (npm test installs Chromium, npm run build builds)');
-    return;
-  }
-  const server = await startDemoServer();
-  const browser = await chromium.launch({ executablePath, args: CHROMIUM_FLAGS });
-  try {
+export const benchDrags = (jobs) =>
+  onDemoPage('drags in the browser', async (newPage, address) => {
     for (const job of jobs) {
-      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-      const { current, painted, frames } = await drag(page, server.address, job);
+      const page = await newPage();
+      const { current, painted, frames } = await drag(page, address, job);
       console.log(
         `spread on the page, ${job.name}, ${job.cases} ${job.cases === 1 ? 'case' : 'cases'}: pointer moved to new field, median ${of(current, 0.5).toFixed(0)} ms, painted ${of(painted, 0.5).toFixed(0)} ms (goal: ${job.goal} ms); frames of a drag: median ${of(frames, 0.5).toFixed(1)} ms, 95 % ${of(frames, 0.95).toFixed(1)} ms (goal: 16.7 ms)`,
       );
       await page.close();
     }
-  } finally {
-    await browser.close();
-    await server.stop();
-  }
-}
+  });

@@ -1,9 +1,5 @@
 // From a keystroke in a load's field to the new verdict painted, in Chromium, on the job given.
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
-import { chromium } from '@playwright/test';
-import { CHROMIUM_FLAGS, findChromium } from './browser.mjs';
-import { startDemoServer } from './demo-server.mjs';
+import { onDemoPage, quantile as of } from './bench-page.mjs';
 
 const EDITS = 80;
 
@@ -39,26 +35,14 @@ async function typeAndTime(n) {
   return ways;
 }
 
-export async function benchEdits(job) {
-  const executablePath = findChromium();
-  if (!executablePath || !existsSync(join(import.meta.dirname, '../dist/web/browser/index.html'))) {
-    console.log('edits in the browser: not measured (npm test installs Chromium, npm run build builds)');
-    return;
-  }
-  const server = await startDemoServer();
-  const browser = await chromium.launch({ executablePath, args: CHROMIUM_FLAGS });
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(`${server.address}/job/${job.id}/load`);
+export const benchEdits = (job) =>
+  onDemoPage('edits in the browser', async (newPage, address) => {
+    const page = await newPage();
+    await page.goto(`${address}/job/${job.id}/load`);
     await page.locator('ms-load-path ol').waitFor();
     await page.evaluate(typeAndTime, 20);
     const { model, painted } = await page.evaluate(typeAndTime, EDITS);
-    const of = (list, q) => [...list].sort((a, b) => a - b)[Math.floor(q * (list.length - 1))].toFixed(1);
     console.log(
-      `edit to new verdict on the page, ${job.name}: median ${of(model, 0.5)} ms, 95 % ${of(model, 0.95)} ms (goal: median 16.7 ms, one frame); to the end of the frame that shows it: median ${of(painted, 0.5)} ms; ${EDITS} keystrokes in Chromium`,
+      `edit to new verdict on the page, ${job.name}: median ${of(model, 0.5).toFixed(1)} ms, 95 % ${of(model, 0.95).toFixed(1)} ms (goal: median 16.7 ms, one frame); to the end of the frame that shows it: median ${of(painted, 0.5).toFixed(1)} ms; ${EDITS} keystrokes in Chromium`,
     );
-  } finally {
-    await browser.close();
-    await server.stop();
-  }
-}
+  });

@@ -40,7 +40,7 @@ interface Found {
   readonly result: StackResult;
 }
 
-/** Where a solve stands: cases done of all, and the round of contact of the one under way. */
+/** Where a solve stands: cases done of all. */
 export interface Progress {
   readonly done: number;
   readonly of: number;

@@ -29,6 +29,10 @@ export interface ToSolve {
 /** A proof of all cases at once may not take more memory than two. */
 const MOST: Record<Mesh, number> = { draft: 4, fine: 4, proof: 2 };
 
+/** The cases of one of several workers: every n-th, so that they stay the same from job to job. */
+const shareOf = (order: readonly string[], worker: number, workers: number): readonly string[] =>
+  order.filter((_, k) => k % workers === worker);
+
 type Answered = Extract<FromSpreader, { kind: 'solved' }>;
 type Shown = Extract<FromSpreader, { kind: 'shown' }>;
 type Lost = Extract<FromSpreader, { kind: 'lost' }>;
@@ -59,8 +63,7 @@ export class Solvers {
     this.parts.set(key, shares);
     this.ticket++;
     for (let i = 0; i < shares; i++) {
-      const cases = order.filter((_, k) => k % shares === i);
-      this.post(i, { kind: 'solve', ticket: this.ticket, key, job, mesh, cases, caseId });
+      this.post(i, { kind: 'solve', ticket: this.ticket, key, job, mesh, cases: shareOf(order, i, shares), caseId });
     }
   }
 
@@ -116,8 +119,7 @@ export class Solvers {
     const s = this.solving;
     if (!s || m.ticket !== this.ticket || m.kind === 'stopped') return;
     if (m.kind === 'progress' || m.kind === 'solved') {
-      const own = s.order.filter((_, k) => k % s.done.length === i).length;
-      s.done[i] = m.kind === 'progress' ? m.done : own;
+      s.done[i] = m.kind === 'progress' ? m.done : shareOf(s.order, i, s.done.length).length;
       if (m.kind === 'solved') s.answers[i] = m;
       const answers = s.answers.filter((a) => a !== null);
       if (answers.length < s.answers.length)

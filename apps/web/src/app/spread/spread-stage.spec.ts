@@ -3,6 +3,7 @@ import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { testJob } from '@core/testing/test-job';
 import { provideDesk, type TestDesk } from '../testing/desk';
+import { solvedAnswer } from '../testing/solved';
 import { started } from '../testing/workers';
 import { SpreadStage } from './spread-stage';
 
@@ -136,6 +137,27 @@ it('a stack that is refused is refused by name, and comes back when it is mended
   await answered();
   expect(host().querySelector('[role=alert]')).toBeNull();
   expect(text()).toMatch(/skin gives/);
+});
+
+it('a case that was refused has no picture, only why; nothing of another case stands under its name', async () => {
+  await show(light());
+  const asked = solver().waiting.shift() as { ticket: number; key: string; caseId: string };
+  const { figures } = solvedAnswer(desk.job()!);
+  const no = {
+    refused: true,
+    field: 'spread',
+    because: 'held by nothing',
+    allowed: 'bolts',
+    caseId: asked.caseId,
+    caseName: 'One',
+  };
+  const data = { ...asked, kind: 'solved', milliseconds: 1, figures: { ...figures, cases: [no] }, beside: [] };
+  solver().dispatchEvent(new MessageEvent('message', { data }));
+  fixture.detectChanges();
+  expect(text()).toContain('This case could not be solved');
+  expect(host().querySelector('ms-spread-figures [role=alert]')!.textContent).toContain('held by nothing');
+  expect(host().querySelector('ms-spread-section')).toBeNull();
+  expect(host().querySelectorAll('path.contour')).toHaveLength(0);
 });
 
 it('without a load nothing spreads, and nothing is asked', async () => {

@@ -43,8 +43,6 @@ export class Spreader implements OnDestroy {
   readonly stopped = signal(false);
   /** The job wanted last. */
   readonly wanted = signal<Job | null>(null);
-  /** Whether the answer is about the job wanted. */
-  readonly current = computed(() => this.answer() !== null && this.answer()!.job === this.wanted());
   /** Whether the answer is about a layout that was left too long ago to pass for the one wanted. */
   readonly lagging = signal(false);
   /** Relative difference of the finer answer to the draft. */
