@@ -39,7 +39,7 @@ describe('school and action decide the factor (EN 1990 Tab. A1.2(B): 1.35 and 1.
     ['limit', 'variable', 1.5],
     ['limit', 'accidental', 1],
     ['working', 'variable', 1],
-    ['proof', 'permanent', 1],
+    ['ultimate', 'permanent', 1],
   ] as const)('%s, %s: %d', (school, action, expected) => expect(loadFactor({ ...limit, school }, action)).toBe(expected));
 });
 
@@ -59,8 +59,11 @@ describe('combinations', () => {
 
   it('dead + wind + person: every direction once, each with its factor, summed by hand', () => {
     const cases = casesOf(loaded([dead, wind, person], [all]), true);
-    expect(cases).toHaveLength(1 + 4 + 1 + 4);
-    const c = cases.at(-4)!;
+    // Each of the four twice: what lasts by 1.35 and by 0.9.
+    expect(cases).toHaveLength(1 + 4 + 1 + 8);
+    const c = cases.at(-8)!;
+    expect(cases.at(-7)!.fz - c.fz).toBeCloseTo(1000 * (1.35 - 0.9), 9);
+    expect(cases.at(-7)!.name).toMatch(/weight × 0.9$/);
     const w = casesOfLoad(wind)[0]!;
     expect(c.fz).toBeCloseTo(-1000 * 1.35 + 0.5 * w.fz - 800 * 1.5, 9);
     expect(c.my).toBeCloseTo(0.5 * w.my + 1.5 * 100 * 800, 6);
@@ -72,7 +75,7 @@ describe('combinations', () => {
     expect(loadFactor(limit, c.action)).toBe(1);
   });
   it('a load marked not alone counts in the combination only', () => {
-    expect(casesOf(loaded([{ ...dead, alone: false }, wind, { ...person, alone: false }], [all]))).toHaveLength(4 + 4);
+    expect(casesOf(loaded([{ ...dead, alone: false }, wind, { ...person, alone: false }], [all]))).toHaveLength(4 + 8);
   });
   it('one that names a load taken out is refused by name', () => {
     expect(loadRefusals(loaded([dead, wind], [all]))).toEqual([

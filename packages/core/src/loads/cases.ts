@@ -1,6 +1,7 @@
+import { DURATIONS } from '../stock/load-duration';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { Working, type Step } from '../working/steps';
-import { atDatum, factored, mirrored, type Action, type LoadCase } from './load-case';
+import { atDatum, eachWay, factored, mirrored, usualDuration, type Action, type LoadCase } from './load-case';
 import { putOf } from './put';
 import { builderOf } from './registry';
 import type { Combination, Load } from './schema';
@@ -12,7 +13,21 @@ export const MAX_CASES = 200;
 export interface Loaded {
   readonly loads: readonly Load[];
   readonly combinations: readonly Combination[];
-  readonly practice: { readonly school: string; readonly gammaG: number; readonly gammaQ: number };
+  readonly practice: {
+    readonly school: string;
+    readonly gammaG: number;
+    readonly gammaQ: number;
+    readonly gammaGInf?: number | undefined;
+  };
+}
+
+/** On what lasts and helps: EN 1990 Tab. A1.2(A), ASCE 7 §2.3. */
+export const USUAL_GAMMA_INF = 0.9;
+
+/** The two factors on what lasts, in limit states: where it is against you and where it helps. */
+function envelopeOf({ school, gammaG, gammaGInf = USUAL_GAMMA_INF }: Loaded['practice']): readonly number[] {
+  if (school !== 'limit') return [];
+  return gammaG === gammaGInf ? [gammaG] : [gammaG, gammaGInf];
 }
 
 /** γ on a load by how it counts: limit states only; working loads and proof take the load as it comes. */
@@ -20,6 +35,8 @@ export function loadFactor(practice: Loaded['practice'], action: LoadCase['actio
   if (practice.school !== 'limit' || action === 'combined' || action === 'accidental') return 1;
   return action === 'permanent' ? practice.gammaG : practice.gammaQ;
 }
+
+const SILENT = new Working(false);
 
 /** The cases of one load at the datum, before the school's factor. A load that refuses has none. */
 export function casesOfLoad(load: Load, recording = true): LoadCase[] {
@@ -34,43 +51,79 @@ export function casesOfLoad(load: Load, recording = true): LoadCase[] {
       name: c.name ? `${load.name}: ${c.name}` : load.name,
       loadId: load.id,
       action: c.action,
+      ...(load.duration ? { duration: load.duration } : {}),
       at: p.at,
       ...atDatum(p, w),
+      ...(p.weight ? { weight: atDatum({ ...p.weight, at: p.at }, SILENT) } : {}),
       steps: w.steps,
     };
     return load.mirrored ? mirrored(one) : one;
   });
 }
 
+/** The case once for each factor on its weight; as it is where it has none, or a crash counts everything once. */
+function withWeightFactors(c: LoadCase, practice: Loaded['practice']): LoadCase[] {
+  const both = c.weight && c.action === 'variable' ? envelopeOf(practice) : [];
+  if (both.length === 0) return [c];
+  return both.map((onWeight) => ({
+    ...c,
+    id: onWeight === practice.gammaG ? c.id : `${c.id}-g`,
+    name: `${c.name}, weight × ${onWeight}`,
+    onWeight,
+  }));
+}
+
 /** Every choice of one case from each list. */
 const product = <T>(lists: readonly (readonly T[])[]): T[][] =>
   lists.reduce<T[][]>((all, list) => all.flatMap((chosen) => list.map((x) => [...chosen, x])), [[]]);
 
-function combined(c: Combination, chosen: readonly LoadCase[], i: number, loaded: Loaded, recording: boolean): LoadCase {
+/** What lasts in a case of a combination by itself. */
+const lastsIn = (c: LoadCase): boolean => c.action === 'permanent' || (c.weight !== undefined && c.action === 'variable');
+
+/** The longest a set of loads together lasts is the shortest of them (EN 1995-1-1 §3.1.3(2)). */
+const shortest = (cases: readonly LoadCase[]) =>
+  cases.map((c) => c.duration ?? usualDuration(c.action)).reduce((a, b) => (DURATIONS.indexOf(b) > DURATIONS.indexOf(a) ? b : a));
+
+function combined(c: Combination, chosen: readonly LoadCase[], i: number, loaded: Loaded, recording: boolean): LoadCase[] {
+  const lasts = chosen.some((one, k) => c.parts[k]!.factor === null && lastsIn(one));
+  const both = lasts ? envelopeOf(loaded.practice) : [];
+  if (both.length === 0) return [combinedWith(c, chosen, `${c.id}-${i + 1}`, loaded, recording)];
+  return both.map((on) =>
+    combinedWith(c, chosen, `${c.id}-${i + 1}${on === loaded.practice.gammaG ? '' : '-g'}`, loaded, recording, on),
+  );
+}
+
+/** One combination; `onLasting` is the factor on all that lasts in it, as it comes from one source. */
+function combinedWith(
+  c: Combination,
+  chosen: readonly LoadCase[],
+  id: string,
+  loaded: Loaded,
+  recording: boolean,
+  onLasting?: number,
+): LoadCase {
   const steps: Step[] = [];
-  const sum = { fx: 0, fy: 0, fz: 0, mx: 0, my: 0, mz: 0 };
+  let sum = eachWay(() => 0);
   const at = { x: 0, y: 0, z: 0 };
-  let weight = 0;
+  let size = 0;
   chosen.forEach((one, k) => {
     const own = c.parts[k]!.factor;
-    const factor = own ?? loadFactor(loaded.practice, one.action);
-    const f = factored(one, factor);
-    for (const key of ['fx', 'fy', 'fz', 'mx', 'my', 'mz'] as const) sum[key] += f[key];
-    const size = Math.hypot(f.fx, f.fy, f.fz);
-    weight += size;
-    for (const key of ['x', 'y', 'z'] as const) at[key] += one.at[key] * size;
-    if (recording)
-      steps.push({
-        symbol: 'γ',
-        text: `${one.name}${own === null ? `, ${one.action}` : ', own factor'}`,
-        inputs: {},
-        value: factor,
-        unit: '×',
-        note:
-          own === null
-            ? `the job’s factor in ${loaded.practice.school === 'limit' ? 'limit states' : 'its school'}`
-            : 'overridden',
-      });
+    const usual = one.action === 'permanent' && onLasting !== undefined ? onLasting : loadFactor(loaded.practice, one.action);
+    const factor = own ?? usual;
+    const onWeight = own === null && one.action === 'variable' ? onLasting : undefined;
+    const f = factored(onWeight === undefined ? one : { ...one, onWeight }, factor);
+    const before = sum;
+    sum = eachWay((key) => before[key] + f[key]);
+    const part = Math.hypot(f.fx, f.fy, f.fz);
+    size += part;
+    for (const key of ['x', 'y', 'z'] as const) at[key] += one.at[key] * part;
+    if (!recording) return;
+    const how = loaded.practice.school === 'limit' ? 'limit states' : 'its school';
+    const note = own === null ? `the job’s factor in ${how}` : 'overridden';
+    const said = own === null ? `, ${one.action}` : ', own factor';
+    steps.push({ symbol: 'γ', text: `${one.name}${said}`, inputs: {}, value: factor, unit: '×', note });
+    if (one.weight && onWeight !== undefined)
+      steps.push({ symbol: 'γ_G', text: `${one.name}, its weight`, inputs: {}, value: onWeight, unit: '×', note });
   });
   if (recording)
     for (const key of ['fx', 'fy', 'fz', 'mx', 'my', 'mz'] as const)
@@ -81,13 +134,14 @@ function combined(c: Combination, chosen: readonly LoadCase[], i: number, loaded
         value: sum[key],
         unit: key[0] === 'f' ? 'N' : 'N·mm',
       });
-  const mean = (v: number) => (weight > 0 ? v / weight : 0);
+  const mean = (v: number) => (size > 0 ? v / size : 0);
   const words = chosen.map((x) => x.name).join(' + ');
   return {
-    id: `${c.id}-${i + 1}`,
-    name: `${c.name}: ${words}`,
+    id,
+    name: `${c.name}: ${words}${onLasting === undefined ? '' : `, weight × ${onLasting}`}`,
     loadId: c.id,
     action: 'combined',
+    duration: shortest(chosen),
     ...sum,
     at: { x: mean(at.x), y: mean(at.y), z: mean(at.z) },
     steps,
@@ -108,11 +162,17 @@ export function loadRefusals(loaded: Loaded): Refusal[] {
       no.push(refuse(c.name, `it combines "${missing[0]!.load}", which is no longer there`, 'loads of this job'));
   }
   if (no.length > 0) return no;
-  const lists = loaded.loads.map((l) => [l.id, builderOf(l.kind).cases(putOf(l)).length] as const);
-  const count = new Map(lists);
-  const total =
-    loaded.loads.filter((l) => l.alone).reduce((n, l) => n + count.get(l.id)!, 0) +
-    loaded.combinations.reduce((n, c) => n + c.parts.reduce((k, p) => k * count.get(p.load)!, c.parts.length > 0 ? 1 : 0), 0);
+  const byLoad = new Map(loaded.loads.map((l) => [l.id, casesOfLoad(l, false)]));
+  const sides = Math.max(1, envelopeOf(loaded.practice).length);
+  const alone = loaded.loads
+    .filter((l) => l.alone)
+    .reduce((n, l) => n + byLoad.get(l.id)!.reduce((k, c) => k + (c.weight && c.action === 'variable' ? sides : 1), 0), 0);
+  const together = (c: Combination) => {
+    if (c.parts.length === 0) return 0;
+    const lasts = c.parts.some((p) => p.factor === null && byLoad.get(p.load)!.some(lastsIn));
+    return c.parts.reduce((k, p) => k * byLoad.get(p.load)!.length, lasts ? sides : 1);
+  };
+  const total = alone + loaded.combinations.reduce((n, c) => n + together(c), 0);
   if (total > MAX_CASES)
     no.push(refuse('loads', `they make ${total} cases`, `up to ${MAX_CASES}: fewer directions, or combine fewer loads`));
   return no;
@@ -122,11 +182,12 @@ export function loadRefusals(loaded: Loaded): Refusal[] {
 export function casesOf(loaded: Loaded, recording = false): LoadCase[] {
   if (loadRefusals(loaded).length > 0) return [];
   const byLoad = new Map(loaded.loads.map((l) => [l.id, casesOfLoad(l, recording)]));
-  const out = loaded.loads.flatMap((l) => (l.alone ? byLoad.get(l.id)! : []));
+  const { practice } = loaded;
+  const out = loaded.loads.flatMap((l) => (l.alone ? byLoad.get(l.id)!.flatMap((c) => withWeightFactors(c, practice)) : []));
   for (const c of loaded.combinations) {
     if (c.parts.length === 0) continue;
     const all = product(c.parts.map((p) => byLoad.get(p.load)!));
-    all.forEach((chosen, i) => out.push(combined(c, chosen, i, loaded, recording)));
+    all.forEach((chosen, i) => out.push(...combined(c, chosen, i, loaded, recording)));
   }
   return out;
 }

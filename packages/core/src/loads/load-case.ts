@@ -1,9 +1,14 @@
+import type { Duration } from '../stock/load-duration';
 import { formula } from '../working/formula';
 import type { Step, Working } from '../working/steps';
 
 /** How a case counts in limit states: lasting (γ_G), coming and going (γ_Q), or a crash or other accident (factor 1). */
 export const ACTIONS = ['permanent', 'variable', 'accidental'] as const;
 export type Action = (typeof ACTIONS)[number];
+
+/** How long an action lasts until somebody says: a load that comes and goes is taken as short, a crash as a moment (EN 1995-1-1 §2.3.1.2). */
+export const usualDuration = (action: LoadCase['action']): Duration =>
+  action === 'permanent' ? 'permanent' : action === 'accidental' ? 'instantaneous' : 'short';
 
 /** Forces in N and moments in N·mm; x forward, y to port, z up off the plate. */
 export interface Vector {
@@ -30,14 +35,21 @@ export interface LoadCase extends Vector {
   readonly name: string;
   readonly loadId: string;
   readonly action: Action | 'combined';
+  /** How long it lasts, where the load says; else as its action usually does. */
+  readonly duration?: Duration;
+  /** The part of it that is weight, and lasts. */
+  readonly weight?: Vector;
+  /** On that part in place of the action's own factor, in limit states: a weight that holds down counts least, one that presses most. */
+  readonly onWeight?: number;
   /** Where it acts, kept for the drawing. */
   readonly at: Place;
   readonly steps: readonly Step[];
 }
 
-/** A force with any moment of its own, at its point of application. */
+/** A force with any moment of its own, at its point of application; `weight` is the part of it that lasts. */
 export interface PointLoad extends Partial<Vector> {
   readonly at: Place;
+  readonly weight?: Partial<Vector>;
 }
 
 // Moments of a force at (x, y, z) about the datum, r × F (statics).
@@ -95,30 +107,37 @@ export function mirrored(c: LoadCase): LoadCase {
     value: -1,
     unit: '',
   };
+  const swap = <V extends Vector>(v: V): V => ({ ...v, fy: -v.fy || 0, mx: -v.mx || 0, mz: -v.mz || 0 });
   return {
-    ...c,
-    fy: -c.fy || 0,
-    mx: -c.mx || 0,
-    mz: -c.mz || 0,
+    ...swap(c),
+    ...(c.weight ? { weight: swap(c.weight) } : {}),
     at: { ...c.at, y: -c.at.y || 0 },
     name: `${c.name}, mirrored`,
     steps: c.steps.length > 0 ? [...c.steps, step] : c.steps,
   };
 }
 
-/** The case with the school's load factor on it. */
+const WAYS = ['fx', 'fy', 'fz', 'mx', 'my', 'mz'] as const;
+
+/** Each part of a vector worked out by itself. */
+export const eachWay = (f: (way: (typeof WAYS)[number]) => number): Vector => ({
+  fx: f('fx'),
+  fy: f('fy'),
+  fz: f('fz'),
+  mx: f('mx'),
+  my: f('my'),
+  mz: f('mz'),
+});
+
+/** The case with the school's load factor on it; what of it is weight takes its own. */
 export function factored(c: LoadCase, factor: number): LoadCase {
-  if (factor === 1) return c;
-  return {
-    ...c,
-    fx: c.fx * factor,
-    fy: c.fy * factor,
-    fz: c.fz * factor,
-    mx: c.mx * factor,
-    my: c.my * factor,
-    mz: c.mz * factor,
-  };
+  const { weight, onWeight = factor } = c;
+  if (factor === 1 && onWeight === 1) return c;
+  return { ...c, ...eachWay((k) => c[k] * factor + (weight ? weight[k] * (onWeight - factor) : 0)) };
 }
+
+/** The case at `h` below the datum's face: what pushes along the plate tips the joint by that much more, M = V·h (statics). */
+export const lowered = (c: LoadCase, h: number): LoadCase => (h === 0 ? c : { ...c, mx: c.mx - h * c.fy, my: c.my + h * c.fx });
 
 const degrees = (rad: number) => Math.round((rad * 1800) / Math.PI) / 10;
 

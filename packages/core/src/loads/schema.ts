@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { quantity, type Quantity } from '../units/quantity';
 import type { Builder } from './builder';
+import { DURATIONS, type Duration } from '../stock/load-duration';
 import { BUILDERS } from './registry';
 import { PART_KINDS, PART_RANGES, type Part } from './take-off';
 
@@ -21,6 +22,8 @@ export interface Load {
   readonly mirrored: boolean;
   /** Judged by itself, not only in combinations. */
   readonly alone: boolean;
+  /** How long it lasts, where somebody says; as its action usually does where left out. Timber asks. */
+  readonly duration?: Duration | undefined;
   /** Weight take-off; where there are lines their total and centroid stand in for the builder's own fields. */
   readonly parts: readonly Part[];
 }
@@ -53,6 +56,7 @@ const schemaOf = (b: Builder) =>
     picks: z.strictObject(mapped(b.picks, (p) => z.enum(p.options.map((o) => o.value)))),
     mirrored: z.boolean(),
     alone: z.boolean(),
+    duration: z.enum(DURATIONS).optional(),
     parts: z.array(Part).max(MAX_PARTS, `allowed: up to ${MAX_PARTS} lines`),
   });
 

@@ -9,6 +9,12 @@ export interface BoltProof {
 
 const both = (proof: number, y: number): BoltProof => ({ proof: [proof, proof], yield: [y, y] });
 
+/** Weaker in large sizes: Gr 2 over 3/4 in proof 33 and yield 36 ksi (SAE J429), F593 from 3/4 in yield 45 ksi. */
+const LARGE: Readonly<Record<string, BoltProof & { readonly from: number }>> = {
+  'Gr 2': { from: 0.7501 * 25.4, ...both(228, 248) },
+  F593: { from: 0.75 * 25.4 - 1e-6, ...both(310, 310) },
+};
+
 export const BOLT_PROOF: Readonly<Record<string, BoltProof>> = {
   '4.6': both(225, 240),
   '5.8': both(380, 420),
@@ -28,5 +34,10 @@ export const BOLT_PROOF: Readonly<Record<string, BoltProof>> = {
   F593: both(448, 448),
 };
 
-export const proofOf = (id: string, d: number): number => BOLT_PROOF[id]!.proof[d <= 16 ? 0 : 1];
-export const yieldOf = (id: string, d: number): number => BOLT_PROOF[id]!.yield[d <= 16 ? 0 : 1];
+const at = (id: string, d: number): BoltProof => {
+  const weaker = LARGE[id];
+  return weaker && d >= weaker.from ? weaker : BOLT_PROOF[id]!;
+};
+
+export const proofOf = (id: string, d: number): number => at(id, d).proof[d <= 16 ? 0 : 1];
+export const yieldOf = (id: string, d: number): number => at(id, d).yield[d <= 16 ? 0 : 1];

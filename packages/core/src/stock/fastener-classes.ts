@@ -16,7 +16,14 @@ export interface FastenerClass {
   readonly E: number;
   readonly stainless: boolean;
   readonly source: string;
+  /** Weaker in large sizes: from this diameter on, mm. */
+  readonly large?: { readonly from: number; readonly fub: number; readonly fyb: number };
 }
+
+const KSI = 6.894757;
+/** Gr 2 over 3/4 in (SAE J429 Tab. 1: 60 and 36 ksi) and F593 group 1 CW from 3/4 in on (85 and 45 ksi). */
+const LARGE_GR2 = { from: 0.7501 * 25.4, fub: 60 * KSI, fyb: 36 * KSI };
+const LARGE_F593 = { from: 0.75 * 25.4 - 1e-6, fub: 85 * KSI, fyb: 45 * KSI };
 
 const carbon = { E: 210_000, stainless: false } as const;
 const stainless = { E: 200_000, stainless: true, alphaV: 0.5, source: 'ISO 3506-1; EN 1993-1-4 §6.2' } as const;
@@ -40,16 +47,29 @@ export const FASTENER_CLASSES: readonly FastenerClass[] = [
   { id: 'A2-70', family: 'metric', fub: 700, fyb: 450, ...stainless },
   { id: 'A4-70', family: 'metric', fub: 700, fyb: 450, ...stainless },
   { id: 'A4-80', family: 'metric', fub: 800, fyb: 600, ...stainless },
-  { id: 'Gr 2', family: 'inch', fub: 510, fyb: 393, alphaV: 0.5, source: 'SAE J429', ...carbon },
+  { id: 'Gr 2', family: 'inch', fub: 510, fyb: 393, alphaV: 0.5, source: 'SAE J429', ...carbon, large: LARGE_GR2 },
   { id: 'Gr 5', family: 'inch', fub: 827, fyb: 634, alphaV: 0.5, source: 'SAE J429', ...carbon },
   { id: 'Gr 8', family: 'inch', fub: 1034, fyb: 896, alphaV: 0.5, source: 'SAE J429', ...carbon },
   { id: 'A325', family: 'inch', fub: 827, fyb: 634, alphaV: 0.5, source: 'ASTM F3125 A325: 120 and 92 ksi', ...carbon },
   { id: 'A490', family: 'inch', fub: 1034, fyb: 896, alphaV: 0.5, source: 'ASTM F3125 A490: 150 and 130 ksi', ...carbon },
-  { id: 'F593', family: 'inch', fub: 690, fyb: 448, ...stainless, source: 'ASTM F593 group 1 CW: 100 and 65 ksi' },
+  {
+    id: 'F593',
+    family: 'inch',
+    fub: 690,
+    fyb: 448,
+    ...stainless,
+    source: 'ASTM F593 group 1 CW: 100 and 65 ksi',
+    large: LARGE_F593,
+  },
 ];
 
 export function fastenerClass(id: string): FastenerClass | undefined {
   return FASTENER_CLASSES.find((c) => c.id === id);
+}
+
+/** The class as made in a diameter, mm. */
+export function classIn(c: FastenerClass, d: number): FastenerClass {
+  return c.large && d >= c.large.from ? { ...c, fub: c.large.fub, fyb: c.large.fyb } : c;
 }
 
 /** The classes that come in a thread family, in rising strength as stocked. */

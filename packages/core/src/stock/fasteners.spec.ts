@@ -60,12 +60,12 @@ it('ISO 898-1 class names carry their own strengths: x.y is f_ub 100·x, f_yb 10
   }
 });
 
-it('laminate at ψ 0.35, worked by hand from ISO 12215-5 Annex C (memory): 168.5, E 6291.5, 124.5, 66 MPa', () => {
+it('laminate at ψ 0.35, worked by hand from ISO 12215-5 Annex C (memory): 168.5, E 6291.5, 124.5, interlaminar 16.4 MPa', () => {
   const l = laminate(0.35);
   expect(l.bending).toBeCloseTo(168.495, 3);
   expect(l.E).toBeCloseTo(6291.5, 1);
   expect(l.crush).toBeCloseTo(124.5, 3);
-  expect(l.punch).toBeCloseTo(66, 3);
+  expect(l.punch).toBeCloseTo(16.375, 6);
 });
 
 it('plywood embedment, EN 1995-1-1 eq. 8.36: 8 mm in ρ 630 is 63.76 MPa', () =>

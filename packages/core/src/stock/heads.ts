@@ -1,3 +1,5 @@
+import type { FastenerSize } from './fasteners';
+
 /**
  * Heads of bolts. k_2 of EN 1993-1-8 Tab. 3.4 (0.63 countersunk, else 0.9); height over d (ISO 4014, 4762, 8677, 10642; memory),
  * `sunk` the part of the head's depth that lies in the plate.
@@ -22,6 +24,19 @@ export const HEADS = [
 
 export const HEAD_IDS = ['hexagon', 'set screw', 'socket', 'carriage', 'countersunk', 'studding'] as const;
 export const headKind = (id: string): HeadKind => HEADS.find((h) => h.id === id)!;
+
+/**
+ * Depth of a countersunk head, mm: ISO 10642 k, M5 to M20 (over it 0.51·d as at M20); inch flat sockets ASME B18.3 (memory).
+ */
+const SUNK: Readonly<Record<number, number>> = { 5: 3.1, 6: 3.72, 8: 4.96, 10: 6.2, 12: 7.44, 14: 8.4, 16: 8.8, 20: 10.16 };
+
+/** How deep a head lies in what it is let into, mm; 0 for one that stands on it. */
+export const headDepth = (id: string, size: Pick<FastenerSize, 'd' | 'family'>): number => {
+  if (!headKind(id).sunk) return 0;
+  return size.family === 'metric' ? (SUNK[size.d] ?? 0.51 * size.d) : INCH_SUNK * size.d;
+};
+/** The largest of the inch series over its diameter (1/4 in: 0.161 of 0.250), taken for all (safe). */
+const INCH_SUNK = 0.644;
 
 /** Threaded all along: no plain shank to stand in the shear plane. */
 export const threadedThrough = (id: string): boolean => id === 'set screw' || id === 'studding';

@@ -40,8 +40,12 @@ export const nutClass = (id: string): NutClass | undefined => NUT_CLASSES.find((
 /** The classes that come in a thread family. */
 export const nutsFor = (family: ThreadFamily): readonly NutClass[] => NUT_CLASSES.filter((n) => n.family === family);
 
+/** F594 nuts of group 1 from 3/4 in on are of 85 ksi metal (ASTM F594). */
+const LARGE_F594 = { from: 0.75 * 25.4 - 1e-6, proof: 586 };
+
 /** Proof stress of a nut's thread, MPa. */
-export const proofStress = (n: NutClass, d: number): number => n.proof[d <= 10 ? 0 : d <= 16 ? 1 : 2];
+export const proofStress = (n: NutClass, d: number): number =>
+  n.id === 'F594' && d >= LARGE_F594.from ? LARGE_F594.proof : n.proof[d <= 10 ? 0 : d <= 16 ? 1 : 2];
 
 /** The nut sold with a bolt class: the same stainless or inch grade, else the weakest that may go with it. */
 export function matchingNut(c: Pick<FastenerClass, 'id' | 'family' | 'fub' | 'stainless'>): NutClass {

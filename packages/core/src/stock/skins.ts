@@ -21,14 +21,17 @@ export interface SkinStrength {
   bearing(d: number): number;
   /** Ultimate strength of a metal; 0 for the others. */
   readonly fu: number;
-  /** γ_M of the material in limit states, with the load-duration factor inside it where the standard has one. */
+  /** γ_M of the material in limit states. */
   readonly gammaM: number;
+  /** Wood: weaker the longer it is loaded, and the wetter it is. */
+  readonly wood?: true;
   readonly source: string;
 }
 
 /**
  * Solid hand-laid glass laminate by glass content ψ (mass fraction), ISO 12215-5 Annex C (memory):
- * flexural 502ψ² + 107, compressive 150ψ + 72, interlaminar and through-thickness shear 80ψ + 38,
+ * flexural 502ψ² + 107, compressive 150ψ + 72, interlaminar shear 22.5 − 17.5ψ, which is what a pull through the
+ * thickness meets (80ψ + 38 is shear in the plane),
  * E 33400ψ² + 2200. Range ψ 0.25–0.65. Crushing and bearing take the compressive strength (common practice).
  * γ_M 2.0: the same annex designs at half of ultimate.
  */
@@ -41,7 +44,7 @@ export function laminate(psi: number): SkinStrength {
     E: 33_400 * psi ** 2 + 2200,
     nu: 0.3,
     crush: compressive,
-    punch: 80 * psi + 38,
+    punch: 22.5 - 17.5 * psi,
     bearing: () => compressive,
     fu: 0,
     gammaM: 2,
@@ -52,7 +55,7 @@ export function laminate(psi: number): SkinStrength {
 /**
  * Plywood, generic characteristic values, cross-grain direction: replace by the maker's. Embedment
  * f_h,k = 0.11·(1 − 0.01·d)·ρ_k (EN 1995-1-1 eq. 8.36). Crush under a washer 3·f_c,90 (EN 1995-1-1 §8.5.2(2)).
- * γ_M = 1.2/k_mod with k_mod 0.9 short-term, service class 2 (EN 1995-1-1 Tab. 2.3, 3.1).
+ * γ_M 1.2 (EN 1995-1-1 Tab. 2.3); k_mod goes with the load.
  */
 interface PlywoodRow {
   readonly id: string;
@@ -82,7 +85,8 @@ export function plywood(id: string): SkinStrength | undefined {
       punch: row.panelShear,
       bearing: (d) => 0.11 * (1 - 0.01 * d) * row.density,
       fu: 0,
-      gammaM: 1.2 / 0.9,
+      gammaM: 1.2,
+      wood: true,
       source: 'generic plywood data (memory), replace by the maker’s; EN 1995-1-1 §8.3, §8.5',
     }
   );
@@ -148,6 +152,7 @@ export function timber(grade: string): SkinStrength | undefined {
       bearing: (d) => 0.082 * (1 - 0.01 * d) * t.rhoK,
       fu: 0,
       gammaM: TIMBER_GAMMA,
+      wood: true,
       source: 'EN 338 (memory); EN 1995-1-1 §8.5',
     }
   );

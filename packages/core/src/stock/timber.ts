@@ -52,5 +52,11 @@ export const TIMBERS: readonly TimberRow[] = ROWS.map(([id, fm, ft0, fc0, fc90, 
 export const TIMBER_CLASSES = ROWS.map(([id]) => id);
 export const timberRow = (id: string): TimberRow | undefined => TIMBERS.find((t) => t.id === id);
 
-/** γ_M 1.3 over k_mod 0.9, solid timber, short-term, service classes 1 and 2 (EN 1995-1-1 Tab. 2.3, 3.1). */
-export const TIMBER_GAMMA = 1.3 / 0.9;
+/** γ_M of solid timber (EN 1995-1-1 Tab. 2.3). */
+export const TIMBER_GAMMA = 1.3;
+
+/**
+ * Specific gravity G that NDS counts by, oven-dry mass and volume, from the density at 12 % moisture, kg/m³:
+ * ρ = 1000·G/(1 + 0.009·12·G)·1.12 (NDS Supplement §3.1.3) turned round.
+ */
+export const ovenDryG = (rho12: number): number => rho12 / (1120 - 0.108 * rho12);

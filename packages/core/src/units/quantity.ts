@@ -36,3 +36,21 @@ export type Quantity = z.infer<ReturnType<typeof quantity>>;
 export const assumed = (v: number, text: string): Quantity => ({ v, text, from: 'assumed' });
 /** A value from a drawing, a maker's sheet or the stock list. */
 export const fromSheet = (v: number, text: string): Quantity => ({ v, text, from: 'sheet' });
+
+/** A part of the document with the number alone in place of each quantity: what checks and the solver compute with. */
+export type Plain<T> = T extends Quantity
+  ? number
+  : T extends readonly (infer U)[]
+    ? readonly Plain<U>[]
+    : T extends object
+      ? { readonly [K in keyof T]: Plain<T[K]> }
+      : T;
+
+const isQuantity = (x: object): x is Quantity => 'v' in x && 'from' in x;
+
+export function plain<T>(x: T): Plain<T> {
+  if (Array.isArray(x)) return x.map(plain) as Plain<T>;
+  if (typeof x !== 'object' || x === null) return x as Plain<T>;
+  if (isQuantity(x)) return x.v as Plain<T>;
+  return Object.fromEntries(Object.entries(x).map(([k, v]) => [k, plain(v)])) as Plain<T>;
+}

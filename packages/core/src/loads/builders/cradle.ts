@@ -42,7 +42,7 @@ export const cradle = builder({
         const f = w.of(F, { a, m: v.mass, g_0: G0, s: v.share }, 'common practice');
         // It weighs 1 g all the while it is thrown sideways or forward.
         const weight = z === 0 ? w.of(F, { a: 1, m: v.mass, g_0: G0, s: v.share }, 'its weight, at the same time') : 0;
-        return { fx: f * x, fy: f * y, fz: f * z - weight, at };
+        return { fx: f * x, fy: f * y, fz: f * z - weight, at, ...(weight > 0 ? { weight: { fz: -weight } } : {}) };
       },
     });
     return [

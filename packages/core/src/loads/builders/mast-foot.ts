@@ -47,7 +47,9 @@ export const mastFoot = builder({
         const put = { C: w.of(C, { C_s, C_h, m: v.mass, g_0: G0 }, 'statics'), φ: deg(v.tilt), S: v.shear };
         const fz = w.of(F_Z, put);
         const f = w.of(F_H, put, 'statics');
-        return { fx: f * x, fy: f * y, fz, mx: -v.moment * y || 0, my: v.moment * x, at: { x: 0, y: 0, z: v.height } };
+        // The mast leans with its weight: what of it shears is no help, and stays with the load.
+        const weight = { fz: -v.mass * G0 * Math.cos(v.tilt) };
+        return { fx: f * x, fy: f * y, fz, mx: -v.moment * y || 0, my: v.moment * x, at: { x: 0, y: 0, z: v.height }, weight };
       },
     });
     return [
@@ -63,6 +65,7 @@ export const mastFoot = builder({
           fz: w.found('F_z', -v.mass * G0, 'N', 'weight of mast and gear'),
           mx: -v.moment || 0,
           at: { x: 0, y: 0, z: v.height },
+          weight: { fz: -v.mass * G0 },
         }),
       },
     ];

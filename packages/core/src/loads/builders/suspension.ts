@@ -64,6 +64,7 @@ export const suspension = builder({
         fy: way * w.of(SIDE, { a_s: k.side, N: v.wheel }, 'common practice'),
         fz: -w.found('N', v.wheel, 'N', 'wheel load, at the same time'),
         at,
+        weight: { fz: -v.wheel },
       }),
     });
     return [
@@ -77,6 +78,7 @@ export const suspension = builder({
             fx: -w.found('F_x', B, 'N', 'braking force, aft'),
             fz: -w.found('F_z', fa + v.wheel, 'N', 'brake torque at the arm and the wheel load'),
             at,
+            weight: { fz: -v.wheel },
           };
         },
       },

@@ -44,7 +44,8 @@ export const towPoint = builder({
       of(w) {
         const d = w.of(D, { g_0: G0, T: v.vehicle, R: v.trailer }, 'UN R55 Annex 5 (memory); masses in kg');
         const fx = way * w.of(F_X, { k_D: k.test, D: d }, 'UN R55 Annex 6 (memory)');
-        return { fx, fz: w.of(F_Z, { k_S: k.nose, S: v.nose }, 'UN R55 (memory)'), at };
+        const fz = w.of(F_Z, { k_S: k.nose, S: v.nose }, 'UN R55 (memory)');
+        return { fx, fz, at, weight: { fz } };
       },
     });
     const out = [drawbar('trailer pushes', 1), drawbar('trailer pulls', -1)];
