@@ -1,19 +1,33 @@
 import { contains, rectAbout } from '../geometry/rects';
 import type { Job } from '../job/schema';
 import { builderOf, BUILDERS, FAMILIES, type Family } from '../loads/registry';
+import { USUAL_GAMMA_INF } from '../loads/cases';
 import { assumedValues } from '../job/values';
+import { formatQuantity } from '../units/format-quantity';
 
 export const GENERAL_CAUTION = 'Mast Shoe helps a competent person size and make parts; it does not approve them.';
 
 /** What is likely to decide where nothing but the family is known. */
 const DECIDES: ReadonlyMap<Family, string> = new Map(FAMILIES.map((f) => [f, BUILDERS.find((b) => b.family === f)!.decides]));
 
-/** Links of the real load path that these checks do not cover: said, never left out silently. */
-export function notCovered(job: Job): string {
+/**
+ * What of the real load path no link here judges, in words for beside the verdict: first what is this job's own, then what is never
+ * judged.
+ */
+export function notJudged(job: Job): string[] {
   const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
   const held = job.welds.fitting !== 'none' || job.bolts.items.some((b) => contains(base, b));
-  const own = held ? '' : 'how the fitting is held to the plate (no weld is written down and no bolt passes through its base), ';
-  return `Not checked here: ${own}the bearers themselves, and fatigue.`;
+  const { skin } = job;
+  const span = formatQuantity(Math.max(skin.spanX.v, skin.spanY.v), 'length', job.units);
+  return [
+    ...(skin.kind === 'hollow' ? [`the section as a member over its span of ${span}`] : []),
+    ...(job.lug
+      ? ['the fitting’s own base plate under its lug, and the weld of that lug']
+      : ['the fitting itself: its base, its welds']),
+    ...(held ? [] : ['how the fitting is held to the plate: no weld is written down and no bolt passes through its base']),
+    'the bearers and what holds them',
+    'fatigue',
+  ];
 }
 
 /** Which code or approval is likely to decide, for the job's family and every load on it, each once. */
@@ -38,7 +52,7 @@ export function cautionsFor(job: Job): string[] {
   return [
     GENERAL_CAUTION,
     ...decidesFor(job),
-    notCovered(job),
+    `Not judged here: ${notJudged(job).join('; ')}.`,
     ...(n > 0 ? [`${n} ${n === 1 ? 'value is' : 'values are'} assumed, not measured.`] : []),
     ...(other > 0
       ? [`${other} ${other === 1 ? 'load factor is not the usual one' : 'load factors are not the usual ones'}.`]
@@ -57,17 +71,22 @@ export const SCHOOLS = {
     short: 'Limit states',
     why: 'Each load multiplied by its own γ, lasting and passing loads apart, against strength divided by γM. Structural codes work this way (EN 1990 1.35 and 1.5, ASCE 7 1.2 and 1.6); use it where a building or vessel code will be asked for.',
   },
-  proof: {
-    name: 'Proof (crash)',
-    short: 'Proof',
-    why: 'A crash or proof load taken as the last one: factor 1 on the load and on strength, flat plates may bend plastically and stay bent, and nothing may let go. Seat and belt anchorages are tested this way; never use it for a load that comes back.',
+  ultimate: {
+    name: 'Crash as the last load',
+    short: 'Crash',
+    why: 'A crash load taken as the last one: factor 1 on the load and on strength, flat plates may bend plastically and stay bent, and nothing may let go. Seat and belt anchorages are tested this way; never use it for a load that comes back.',
   },
 } as const;
+
+const usualInf = (p: Job['practice']) => p.gammaGInf ?? USUAL_GAMMA_INF;
 
 /** "permanent × 1.35, variable × 1.5, γM0 1.00, γM2 1.25", "factor 3 on break, 2 on yield" or "load × 1, nothing lets go". */
 export function factorsText(job: Job): string {
   const p = job.practice;
   if (p.school === 'working') return `factor ${p.onBreak} on break, ${p.onYield} on yield`;
-  if (p.school === 'proof') return 'load × 1, strength ÷ 1, plates may bend plastically';
-  return `permanent × ${p.gammaG}, variable × ${p.gammaQ}, accidental × 1, γM0 ${p.gammaM0.toFixed(2)}, γM2 ${p.gammaM2.toFixed(2)}`;
+  if (p.school === 'ultimate') return 'load × 1, strength ÷ 1, plates may bend plastically';
+  const lasts = `permanent × ${p.gammaG}${p.gammaG > usualInf(p) ? `, ${usualInf(p)} where it helps` : ''}`;
+  const resists =
+    p.rules === 'AISC' ? 'φ 0.90 on yield, φ 0.75 on break' : `γM0 ${p.gammaM0.toFixed(2)}, γM2 ${p.gammaM2.toFixed(2)}`;
+  return `${lasts}, variable × ${p.gammaQ}, accidental × 1, ${resists}`;
 }

@@ -1,56 +1,45 @@
 import fc from 'fast-check';
 import { testJob } from '../testing/test-job';
-import { cranked, lettingGo } from './crank';
+import { usedUp } from './crank';
 import { evaluate } from './evaluate';
+import { judge } from './judge';
+import { goodFor } from './multiple';
 
-const job = (k: number, rules: 'EN' | 'AISC' = 'EN', school: 'working' | 'limit' | 'proof' = 'working') =>
+const job = (k: number, rules: 'EN' | 'AISC' = 'EN', school: 'working' | 'limit' | 'ultimate' = 'working') =>
   testJob({ fx: 900 * k, fy: -400 * k, fz: 1100 * k, mz: 3e4 * k, z: 100 }, (j) => ({
     ...j,
     practice: { ...j.practice, rules, school },
   }));
 
-it('the first to let go is the weakest link, at the multiple of the verdict', () => {
-  const v = evaluate(job(1));
-  const [first, ...rest] = lettingGo(v);
-  expect(first!.id).toBe(v.weakest);
-  expect(first!.at).toBeCloseTo(v.letsGoAt, 12);
-  expect(rest.map((r) => r.at)).toEqual([...rest.map((r) => r.at)].sort((a, b) => a - b));
+it('turned to the multiple it is good for, the first in the list stands at its limit', () => {
+  const one = job(1);
+  const m = goodFor(one, evaluate(one));
+  if (!m.known) throw new Error(m.because);
+  const [first] = usedUp(judge(one, { times: m.at }).verdict);
+  expect(first).toMatchObject({ name: m.link, utilisation: expect.closeTo(1, 5) });
+  expect(usedUp(judge(one, { times: m.at * 0.99 }).verdict)[0]!.state).toBe('tight');
+  expect(usedUp(judge(one, { times: m.at * 1.01 }).verdict)[0]!.state).toBe('fails');
 });
 
-it('every link grows in proportion: the job under k times its load, evaluated anew, says the same', () => {
+it('turned up is the same as a job written with so much more load', () => {
   fc.assert(
     fc.property(
       fc.double({ min: 0.1, max: 2, noNaN: true }),
       fc.constantFrom('EN' as const, 'AISC' as const),
-      fc.constantFrom('working' as const, 'limit' as const, 'proof' as const),
+      fc.constantFrom('working' as const, 'limit' as const, 'ultimate' as const),
       (k, rules, school) => {
-        const one = evaluate(job(1, rules, school));
-        const scaled = evaluate(job(k, rules, school));
-        one.links.forEach((l, i) => {
-          const anew = scaled.links[i]!;
-          if (anew.state === 'refused' || l.state === 'refused') return;
-          const turned = cranked(l, k);
-          expect([l.id, turned.utilisation]).toEqual([l.id, expect.closeTo(anew.utilisation, 6)]);
-          expect([l.id, turned.state]).toEqual([l.id, anew.state]);
-        });
+        const turned = judge(job(1, rules, school), { times: k }).verdict;
+        const written = evaluate(job(k, rules, school));
+        expect(turned.links.map((l) => [l.id, l.state])).toEqual(written.links.map((l) => [l.id, l.state]));
+        turned.links.forEach((l, i) => expect(l.utilisation).toBeCloseTo(written.links[i]!.utilisation, 8));
       },
     ),
     { numRuns: 40 },
   );
 });
 
-it('just under its multiple a link holds, just over it lets go', () => {
-  const v = evaluate(job(1));
-  for (const g of lettingGo(v)) {
-    const l = v.links.find((x) => x.id === g.id)!;
-    expect(cranked(l, g.at * 0.999).state).toBe('tight');
-    expect(cranked(l, g.at * 1.001).state).toBe('fails');
-  }
-});
-
-it('edge and pitch do not depend on the load and are not in the list; nothing turned is as it was', () => {
-  const v = evaluate(job(1));
-  expect(lettingGo(v).map((g) => g.id)).not.toContain('edge-and-pitch');
-  const rule = v.links.find((l) => l.loadFree)!;
-  expect(cranked(rule, 3)).toBe(rule);
+it('in order of use; rules of layout are not in the list', () => {
+  const list = usedUp(evaluate(job(1)));
+  expect(list.map((l) => l.utilisation)).toEqual(list.map((l) => l.utilisation).sort((a, b) => b - a));
+  expect(list.map((l) => l.id)).not.toContain('edge-and-pitch');
 });

@@ -1,9 +1,9 @@
 import { handStrip } from '../checks/plate-bending';
-import { panelIn, panelStiffness, panelUnder } from '../checks/skin-bending';
+import { loaded } from '../checks/demand/loaded';
+import { panelIn, panelStiffness, panelUnder } from '../checks/demand/panel';
 import { sandwichParts } from '../checks/skin-parts';
 import type { Resolved } from '../job/resolve';
 import type { LoadCase } from '../loads/load-case';
-import { share } from '../sharing/share';
 import type { CaseFigures } from '../spread/view';
 import { isRefusal } from '../units/refusal';
 import { Working } from '../working/steps';
@@ -25,15 +25,19 @@ const SILENT = new Working(false);
 
 /** Pull, deflection and stresses of a factored case by hand and as solved. */
 export function handAndSolver(r: Resolved, c: LoadCase, figures: CaseFigures): HandAndSolver[] {
-  const s = share(r, c);
-  if (isRefusal(s)) return [];
+  const under = loaded(r, c);
+  if (isRefusal(under)) return [];
+  const { s } = under;
   const out: HandAndSolver[] = [];
   const most = figures.bolts.reduce((a, b) => (b.tension > a.tension ? b : a), figures.bolts[0]!);
   if (most) {
-    const hand = s.outOfPlane.tensions[r.bolts.findIndex((b) => b.id === most.id)];
+    const hand = s.demand.pull(
+      r.bolts.findIndex((b) => b.id === most.id),
+      SILENT,
+    );
     out.push(row(`pull in ${most.id}`, 'N', hand, most.tension, pullWhy(r, hand, most.tension)));
   }
-  if (r.skinKind !== 'bed') out.push(...skinRows(r, c, figures));
+  if (r.skinKind !== 'bed') out.push(...skinRows(r, s.midSkin, figures));
   const strip = handStrip(r, s);
   out.push(row('plate bends', 'MPa', strip, figures.plateStress.value, plateWhy(strip, figures.plateStress.value)));
   return out;

@@ -7,7 +7,7 @@ import { evaluate, workingOf } from './evaluate';
 import { judge as judged } from './judge';
 
 // The draft mesh says the same things sooner.
-const judge = (job: Job, before?: Spread) => judged(job, before, 'draft');
+const judge = (job: Job, before?: Spread) => judged(job, { before, mesh: 'draft' });
 
 const q = (v: number) => fromSheet(v, `${v} mm`);
 const PULL = { fz: 5000, fx: 1500, z: 120 };

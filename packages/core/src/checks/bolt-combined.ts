@@ -2,15 +2,15 @@ import type { Resolved } from '../job/resolve';
 import { formula } from '../working/formula';
 import { Working } from '../working/steps';
 import { shearOn } from './bolt-shear';
-import { pullOn, shearResistance, tensionResistance } from './bolt-strength';
+import { shearResistance, tensionResistance } from './bolt-strength';
 import { outcome, remembered, worst, type Check } from './check';
 
 const ETA = formula('η', 'F_v.Ed/F_v.Rd + F_t.Ed/(1.4·F_t.Rd)', '–');
 
 const ETA_AISC = formula('η', 'max(F_t.Ed/F_t.Rd, (F_v.Ed/F_v.Rd + F_t.Ed/F_t.Rd)/1.3)', '–');
 
-const strengths = (r: Resolved, w: Working) => ({ Fv: shearResistance(r, w), Ft: tensionResistance(r, w) });
-const known = remembered((r) => strengths(r, new Working(false)));
+const strengths = (r: Resolved, i: number, w: Working) => ({ Fv: shearResistance(r, i, w), Ft: tensionResistance(r, w) });
+const known = remembered((r) => r.bolts.map((_, i) => strengths(r, i, new Working(false))));
 
 /** Shear and tension together in one bolt. */
 export const boltCombined: Check = {
@@ -23,8 +23,8 @@ export const boltCombined: Check = {
   range: 'As bolt tension and bolt shear',
   evaluate(r, s, w) {
     return worst(r.bolts, w, (b, i, w) => {
-      const demands = { v: shearOn(r, s, i, w), t: pullOn(r, s, i, w) };
-      const { Fv, Ft } = w.recording ? strengths(r, w) : known(r);
+      const demands = { v: shearOn(r, s, i, w), t: s.demand.pull(i, w) };
+      const { Fv, Ft } = w.recording ? strengths(r, i, w) : known(r)[i]!;
       return outcome(
         w.of(r.rules === 'EN' ? ETA : ETA_AISC, { 'F_v.Ed': demands.v, 'F_t.Ed': demands.t, 'F_v.Rd': Fv, 'F_t.Rd': Ft }),
         1,

@@ -1,6 +1,6 @@
 import type { Resolved } from '../job/resolve';
 import { groupCoefficient } from '../sharing/instantaneous-centre';
-import type { Shared } from '../sharing/share';
+import type { Loaded } from './demand/demand';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
 import { otherSchool, shearResistance } from './bolt-strength';
@@ -12,7 +12,7 @@ const LEFT = formula('F_v.Ed', 'F·(1 − μ·N/(γ·ΣV))', 'N');
 const F_VED = formula('F_v.Ed', 'sqrt(V_x² + V_y²)', 'N');
 
 /** In-plane force on bolt i by the elastic method, with its working; agrees with `sharing/in-plane`. */
-export function shearOn(r: Resolved, s: Shared, i: number, w: Working): number {
+export function shearOn(r: Resolved, s: Loaded, i: number, w: Working): number {
   const { centre, polar, torsion } = s.inPlane;
   if (!w.recording || polar < 1e-6) return s.inPlane.shears[i]!.total;
   const b = r.bolts[i]!;
@@ -41,7 +41,7 @@ export function shearOn(r: Resolved, s: Shared, i: number, w: Working): number {
 }
 
 /** The same group at its strength, turning about its instantaneous centre: shown beside the elastic figure, which is the safer. */
-function byCentre(r: Resolved, s: Shared, w: Working): void {
+function byCentre(r: Resolved, s: Loaded, w: Working): void {
   const { fx, fy, mz } = s.loadCase;
   const F = Math.hypot(fx, fy);
   if (!w.recording || F < 1e-9 || Math.abs(s.inPlane.torsion) < 1e-6 * F * r.d) return;
@@ -55,7 +55,7 @@ function byCentre(r: Resolved, s: Shared, w: Working): void {
     );
 }
 
-const inShear: BoltCheck = { demand: shearOn, capacity: (r, _i, w) => shearResistance(r, w) };
+const inShear: BoltCheck = { demand: shearOn, capacity: shearResistance };
 const capacities = capacitiesOf(inShear);
 
 /** Shear in the hardest-worked bolt: direct plus torsion about the group's centroid. */
@@ -66,12 +66,17 @@ export const boltShear: Check = {
   says: 'The hardest-worked bolt must not shear off where the parts meet.',
   why: 'The plates slide past each other and cut the bolt between them. A thread in the cut leaves less metal than a plain shank. The bolt farthest from the centre of the pattern takes most where the load also twists.',
   source:
-    'Elastic group, AISC Manual Part 7; resistance EN 1993-1-8 Tab. 3.4, §3.8 and §3.6.1(12), or AISC 360-16 Tab. J3.2, one plane',
+    'Elastic group, AISC Manual Part 7; resistance EN 1993-1-8 Tab. 3.4, §3.8 and §3.6.1(12), or AISC 360-16 Tab. J3.2, one plane; long grips BS 5950-1 §6.3.2.2',
   range: 'Equal bolts, rigid plate; friction only where the job counts it and is judged as solved',
   evaluate(r, s, w) {
     const o = worstBolt(everyBolt(r), r, s, w, inShear, capacities(r));
     byCentre(r, s, w);
-    otherSchool(r, 'shear', w);
+    otherSchool(
+      r,
+      'shear',
+      r.bolts.findIndex((b) => b.id === o.at),
+      w,
+    );
     return o;
   },
 };

@@ -1,8 +1,9 @@
 import { isHeldByThreadOf } from '../job/joint';
 import type { Resolved } from '../job/resolve';
-import type { Shared } from '../sharing/share';
+import { notApplicable, type Loaded, type NotApplicable } from './demand/demand';
 import type { Refusal } from '../units/refusal';
 import { Working } from '../working/steps';
+import { remembered } from './remembered';
 
 /** Part of the stack a link belongs to, in section order from fitting to structure. */
 export type Element = 'lug' | 'weld' | 'base' | 'fastener' | 'plate' | 'far side' | 'skin' | 'joint';
@@ -19,11 +20,7 @@ export interface Outcome {
   readonly loadFree?: true;
 }
 
-/** The check does not concern this layout; says why. */
-export interface NotApplicable {
-  readonly applies: false;
-  readonly because: string;
-}
+export { notApplicable, remembered, type NotApplicable };
 
 export type CheckResult = Outcome | NotApplicable | Refusal;
 
@@ -40,14 +37,11 @@ export interface Check {
   readonly source: string;
   /** Inputs it is valid for, as words. */
   readonly range: string;
-  /** Set where the mounting plate's thickness enters; the search for layouts reuses the others from one thickness to the next. */
-  readonly readsPlateThickness?: true;
   /** Set where the load does not enter: it can fail, but never names a multiple of the load. */
   readonly loadFree?: true;
-  evaluate(r: Resolved, s: Shared, w: Working): CheckResult;
+  evaluate(r: Resolved, s: Loaded, w: Working): CheckResult;
 }
 
-export const notApplicable = (because: string): NotApplicable => ({ applies: false, because });
 export const applies = (c: CheckResult): c is Outcome | Refusal => !('applies' in c);
 
 export function outcome(
@@ -65,7 +59,7 @@ const SILENT = new Working(false);
 /** Demand on and capacity at each bolt; capacities do not depend on the case. */
 export interface BoltCheck {
   /** N or –. */
-  demand(r: Resolved, s: Shared, i: number, w: Working): number;
+  demand(r: Resolved, s: Loaded, i: number, w: Working): number;
   capacity(r: Resolved, i: number, w: Working): number;
 }
 
@@ -73,7 +67,7 @@ export interface BoltCheck {
 export function worstBolt(
   among: readonly number[],
   r: Resolved,
-  s: Shared,
+  s: Loaded,
   w: Working,
   check: BoltCheck,
   capacities: readonly number[],
@@ -86,16 +80,6 @@ export function worstBolt(
   }
   const demand = check.demand(r, s, at, w);
   return outcome(demand, w.recording ? check.capacity(r, at, w) : capacities[at]!, 'N', r.bolts[at]!.id);
-}
-
-/** A value that depends on the resolved job alone, computed once for it and kept while it lives. */
-export function remembered<T>(f: (r: Resolved) => T): (r: Resolved) => T {
-  const known = new WeakMap<Resolved, T>();
-  return (r) => {
-    let v = known.get(r);
-    if (v === undefined) known.set(r, (v = f(r)));
-    return v;
-  };
 }
 
 /** Capacities of all bolts, silently, remembered for the job. */
@@ -122,5 +106,5 @@ export const onSkin = (check: Check): Check => ({
 });
 
 /** Held by a thread cut or set into the structure, without a nut of its own. */
-export const isHeldByThread = (r: Resolved): boolean => isHeldByThreadOf(r.job.joint);
-export const isLag = (r: Resolved): boolean => r.job.joint.holding === 'lag screw';
+export const isHeldByThread = (r: Resolved): boolean => isHeldByThreadOf(r.joint);
+export const isLag = (r: Resolved): boolean => r.joint.holding === 'lag screw';

@@ -1,21 +1,9 @@
 import { heightOf, widthOf } from '../geometry/rects';
-import type { Resolved } from '../job/resolve';
-import type { Shared } from '../sharing/share';
-import type { Refusal } from '../units/refusal';
+import { refuse } from '../units/refusal';
 import { formula } from '../working/formula';
-import type { Working } from '../working/steps';
-import { notApplicable, onSkin, outcome, type NotApplicable } from './check';
-import { panelIn, panelStiffness, panelUnder } from './skin-bending';
+import { notApplicable, onSkin, outcome } from './check';
 
-const W = formula('w', 'wD/D', 'mm');
 const LIMIT = formula('w_max', 'L/ρ', 'mm');
-
-function byHand(r: Resolved, s: Shared, w: Working): number | NotApplicable | Refusal {
-  const on = panelUnder(r);
-  if ('applies' in on || 'refused' in on) return on;
-  const { wD } = panelIn(r, on, s.loadCase);
-  return w.of(W, { wD, D: panelStiffness(r, w) }, 'series of 48 × 48 terms');
-}
 
 /** How far the panel gives, against the job's own limit. */
 export const deflection = onSkin({
@@ -25,15 +13,19 @@ export const deflection = onSkin({
   says: 'The panel must not give more than the job allows.',
   why: 'A floor can be strong enough and still feel soft, rattle, or let a hatch jam. The limit is the job’s own: a length, or the span over a number.',
   source: 'Navier’s series (Timoshenko & Woinowsky-Krieger §28–34); limits set by the job: L/250 to L/500 is common practice',
-  range: 'As skin bending; under the load as the job’s school counts it (safe in limit states)',
+  range:
+    'As skin bending; under the load as the job’s school counts it (safe in limit states). A hollow section or a timber as a beam is not judged',
   evaluate(r, s, w) {
-    const { deflection: own, ratio } = r.job.limits;
-    if (own.v <= 0 && ratio.v <= 0) return notApplicable('the job sets no limit of deflection');
-    const most = s.solved ? w.found('w', s.solved.deflection.value, 'mm', s.solved.mesh) : byHand(r, s, w);
-    if (typeof most !== 'number') return most;
+    const { deflection: own, ratio } = r.limits;
+    if (own <= 0 && ratio <= 0) return notApplicable('the job sets no limit of deflection');
+    if (r.skinKind === 'hollow')
+      return refuse('limits.deflection', 'how far the section bends as a beam is not judged here', 'no limit, or a panel');
+    const found = s.demand.deflection(w);
+    if ('refused' in found) return found;
+    if ('applies' in found)
+      return refuse('limits.deflection', `how far it gives is not judged: ${found.because}`, 'no limit, or judged as solved');
     const L = Math.min(widthOf(r.panel), heightOf(r.panel));
-    const bySpan = ratio.v > 0 ? w.of(LIMIT, { L, ρ: ratio.v }) : Infinity;
-    const limit = Math.min(bySpan, own.v > 0 ? own.v : Infinity);
-    return outcome(most, limit, 'mm', 'panel between bearers');
+    const bySpan = ratio > 0 ? w.of(LIMIT, { L, ρ: ratio }) : Infinity;
+    return outcome(found.value, Math.min(bySpan, own > 0 ? own : Infinity), 'mm', found.where);
   },
 });

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
+import { goodFor } from '../chain/multiple';
 import { evaluate, workingOf } from '../chain/evaluate';
 import { Job } from '../job/schema';
-import { bolts, joint, loaded, plainJob, q, skin, welds, type Change } from '../reference/jobs';
+import { bolts, joint, loaded, plainJob, q, skin, throughBase, welds, type Change } from '../reference/jobs';
 import { newLug } from '../job/plain-joint';
 import { everyLinkJob } from '../testing/every-link';
 import { plateThickness } from '../testing/test-job';
@@ -35,6 +36,9 @@ const JOBS: readonly (readonly [string, Job])[] = [
     ),
   ],
   ['timber with bolts', plainJob(timber, push)],
+  ['bolts through the base, countersunk', plainJob(throughBase, joint({ head: 'countersunk' }), push)],
+  ['bolts through the base', plainJob(throughBase, push)],
+  ['pressed and tipped', plainJob(loaded({ fx: 900, fz: -600, my: 90_000 }))],
   ['timber with lags', plainJob(timber, lag, push)],
   ['hollow section', plainJob(section, onFace, joint({ sleeve: 'sleeve' }), push)],
   [
@@ -145,7 +149,7 @@ describe('more of what should help never hurts', () => {
     ['stitch', ['doubler-weld'], (x) => plainJob(push, welds({ doubler: 'stitched', stitch: q(x) })), 20, 200],
     [
       'lug thickness',
-      ['lug-tension', 'lug-fracture', 'lug-shear', 'lug-bearing', 'lug-sideways'],
+      ['lug-tension', 'lug-fracture', 'lug-shear', 'lug-bearing', 'lug-foot'],
       (x) => plainJob(push, lugged, (j) => ({ ...j, lug: { ...j.lug!, thickness: q(x) } })),
       6,
       40,
@@ -212,14 +216,16 @@ describe('more of what should help never hurts', () => {
     ['slip factor', ['slip'], (x) => plainJob(joint({ tightening: 'slip resistant', friction: q(x) }), push), 0.1, 0.6],
     ['preload', ['joint-opens', 'slip'], (x) => plainJob(joint({ tightening: 'slip resistant', preload: q(x) }), push), 0.3, 0.9],
   ];
-  it.each(HELPS)('%s: %s', (_what, ids, make, low, high) => {
+  it.each(HELPS)('%s: %s', (what, ids, make, low, high) => {
     fc.assert(
       fc.property(fc.double({ min: low, max: high, noNaN: true }), fc.double({ min: low, max: high, noNaN: true }), (a, b) => {
         const [less, more] = a < b ? [a, b] : [b, a];
         const [one, two] = [evaluate(make(less)), evaluate(make(more))];
         for (const id of ids) {
           const [x, y] = [one, two].map((v) => v.links.find((l) => l.id === id)!);
-          expect([id, y!.utilisation <= x!.utilisation + 1e-9]).toEqual([id, true]);
+          // A thicker plate stands a push higher off the skin, so what is asked of it may grow: it never holds less for that.
+          const [before, after] = what.includes('plate') ? [y!.capacity, x!.capacity] : [x!.utilisation, y!.utilisation];
+          expect([id, after <= before + 1e-9 * Math.abs(before)]).toEqual([id, true]);
         }
       }),
       { numRuns: 12 },
@@ -360,8 +366,7 @@ it('a section crushed by tightening alone fails, but names no multiple of the lo
   const crush = v.links.find((l) => l.id === 'section-crush')!;
   expect([crush.state, crush.loadFree, crush.at]).toEqual(['fails', true, expect.stringContaining('clamping alone')]);
   expect(v.state).toBe('fails');
-  const loaded = v.links.filter((l) => !l.loadFree && l.state !== 'not needed').map((l) => l.utilisation);
-  expect(v.letsGoAt).toBeCloseTo(1 / Math.max(...loaded), 9);
+  expect(goodFor(job, v)).toEqual({ known: false, because: 'Section crush fails whatever the load' });
 });
 
 it('no ledge for the bead at all fails outright, and says that nothing is left', () => {

@@ -1,5 +1,5 @@
 import { distance } from '../geometry/points';
-import { nearestEdge } from '../geometry/rects';
+import { edgeDistance } from '../geometry/region';
 import type { PlacedBolt, Resolved } from '../job/resolve';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
@@ -7,17 +7,24 @@ import type { Working } from '../working/steps';
 const C_SPREAD = formula('c', 't_b·sqrt(f_y/(3·f_c.d·γ_y))', 'mm');
 const F_CD = formula('f_c.d', 'f_c/γ', 'MPa');
 const D_M = formula('d_m', 'min(d_w + 2·c, 2·e, p)', 'mm');
+const D_WASHER = formula('d_m', 'min(d_w, s + 2·c)', 'mm');
 
 /**
- * Diameter of skin that a nut really presses on: its washer, or the washer grown by the spread c of the backing
- * plate, c = t·√(f_y/(3·f_jd·γ_M0)) (EN 1993-1-8 §6.2.5(4), equivalent T-stub in compression), and never past the
- * backing plate's or strip's edge (2·e) or the next bolt's share (p).
+ * Diameter of skin that a nut really presses on: from the nut's flats out as far as its washer stays flat, or the washer grown by
+ * the spread c of the backing plate, c = t·√(f_y/(3·f_jd·γ_M0)) (EN 1993-1-8 §6.2.5(4), equivalent T-stub in compression), and
+ * never past the washer's, the backing plate's or the strip's edge (2·e) or the next bolt's share (p).
  */
 export function farDiameter(r: Resolved, bolt: PlacedBolt, w: Working): number {
-  if (r.far.kind === 'washer') return w.found('d_m', r.far.outside, 'mm', 'outside of the washer under the nut');
+  const { far } = r;
   const fcd = w.of(F_CD, { f_c: r.skin.crush, γ: r.factors.onSkin });
-  const c = w.of(C_SPREAD, { t_b: r.far.thickness, f_y: r.far.metal.fy, 'f_c.d': fcd, γ_y: r.factors.onYield });
+  // What breaks rather than yields is divided as what breaks.
+  const γ_y = far.kind === 'plate' && far.metal.group === 'laminate' ? r.factors.onBreak : r.factors.onYield;
+  const f_y = far.kind === 'plate' ? far.metal.fy : far.fy;
+  const c = w.of(C_SPREAD, { t_b: far.thickness, f_y, 'f_c.d': fcd, γ_y }, 'how far it spreads before it bends');
+  if (far.kind === 'washer')
+    return w.of(D_WASHER, { d_w: far.outside, s: r.size.acrossFlats, c }, 'washer as far as it stays flat, from the nut’s flats');
   const p = r.bolts.reduce((least, o) => (o === bolt ? least : Math.min(least, distance(o, bolt))), Infinity);
-  const strip = r.far.strips ? r.far.strips.width / 2 : Infinity;
-  return w.of(D_M, { d_w: r.washerOutside, c, e: Math.min(nearestEdge(r.plate, bolt), strip), p });
+  const edge = edgeDistance(r.region, bolt) + (far.outline.x1 - r.plate.x1);
+  const strip = far.strips ? far.strips.width / 2 : Infinity;
+  return w.of(D_M, { d_w: r.washerOutside, c, e: Math.min(edge, strip), p });
 }

@@ -1,7 +1,8 @@
 import { heightOf, widthOf } from '../geometry/rects';
 import { refuse } from '../units/refusal';
 import { formula } from '../working/formula';
-import { pullOn } from './bolt-strength';
+import { Working } from '../working/steps';
+import { farDiameter } from './far-bearing';
 import { everyBolt, notApplicable, onSkin, outcome, worst } from './check';
 
 const R_0 = formula("r_0'", 'sqrt(1.6·r_0² + t²) − 0.675·t', 'mm');
@@ -29,6 +30,15 @@ export function betaOf(ratio: number): number {
   return x1 === Infinity ? 1 : b0 + ((ratio - x0) / (x1 - x0)) * (b1 - b0);
 }
 
+const SILENT = new Working(false);
+
+/** Stress of a sheet t thick, b by a wide (b the shorter), pulled by F on a small circle of radius r_0 in its middle, MPa. */
+export function dishingStress(x: { F: number; t: number; r_0: number; a: number; b: number; nu: number }, w: Working): number {
+  const r0 = w.of(x.r_0 < 0.5 * x.t ? R_0 : R_WIDE, { r_0: x.r_0, t: x.t });
+  const λ = w.found('λ', Math.log((2 * x.b) / (Math.PI * r0)), '–', `ln(2·b/(π·r_0′)), b ${x.b.toFixed(0)} mm the short span`);
+  return w.of(SIGMA, { F: x.F, t: x.t, ν: x.nu, λ, β: betaOf(x.a / x.b) });
+}
+
 /** Sheet dented round a washer, between ribs. */
 export const localDishing = onSkin({
   id: 'local-dishing',
@@ -44,13 +54,10 @@ export const localDishing = onSkin({
     if (r.far.kind === 'plate') return notApplicable('a backing plate lies under the nuts');
     const t = r.skinThickness;
     const [b, a] = [widthOf(r.panel), heightOf(r.panel)].sort((p, q) => p - q) as [number, number];
-    const r_0 = r.far.outside / 2;
+    const r_0 = Math.min(...r.bolts.map((b) => farDiameter(r, b, w.recording && b === r.bolts[0] ? w : SILENT))) / 2;
     if (r_0 > b / 4) return refuse('bolts', 'the washer is large against the panel', 'a washer under half the panel');
     return worst(everyBolt(r), w, (i, _k, w) => {
-      const small = r_0 < 0.5 * t;
-      const r0 = w.of(small ? R_0 : R_WIDE, { r_0, t });
-      const λ = w.found('λ', Math.log((2 * b) / (Math.PI * r0)), '–', `ln(2·b/(π·r_0′)), b ${b.toFixed(0)} mm the short span`);
-      const σ = w.of(SIGMA, { F: pullOn(r, s, i, w), t, ν: r.skin.nu, λ, β: betaOf(a / b) });
+      const σ = dishingStress({ F: s.demand.pull(i, w), t, r_0, a, b, nu: r.skin.nu }, w);
       // A round dimple goes plastic at 1.5 × its elastic moment; yield in the skin's face is what working loads keep off.
       return outcome(σ, w.of(F_D, { k: r.factors.plastic, f: r.skin.bending, γ: r.factors.onSkin }), 'MPa', r.bolts[i]!.id);
     });

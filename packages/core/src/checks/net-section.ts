@@ -1,60 +1,81 @@
 import { heightOf, widthOf } from '../geometry/rects';
+import { rayToEdge } from '../geometry/region';
+import { rowsOf } from '../geometry/rows';
 import type { Resolved } from '../job/resolve';
-import type { Shared } from '../sharing/share';
 import { formula } from '../working/formula';
+import { WORN_EDGE } from './block-tearing';
 import { notApplicable, outcome, remembered, worst, type Check } from './check';
+import type { Loaded } from './demand/demand';
+import { brittle } from './metal-rules';
 
-const A_NET = formula('A_net', '(b − n·d_0)·t', 'mm²');
+const A_NET = formula('A_net', '(b − n·d_n)·t', 'mm²');
 const N_U = formula('N_u.Rd', '0.9·A_net·f_u/γ', 'N');
+const N_U_AISC = formula('N_u.Rd', 'A_net·f_u/γ', 'N');
 const N_PL = formula('N_pl.Rd', 'b·t·f_y/γ_y', 'N');
 const N_T = formula('N_t.Rd', 'min(N_u.Rd, N_pl.Rd)', 'N');
 
-/** A line of holes across the plate, and the bolts that stand outside it. */
+/** A row of holes across the plate, and the bolts in it and beyond it on one side. */
 interface Line {
   readonly axis: 'x' | 'y';
   readonly at: number;
   readonly holes: number;
+  /** Width of plate there, mm. */
+  readonly b: number;
   readonly outer: readonly number[];
 }
 
-/** Holes within one diameter of a line count in it. */
+/** Rows beyond the base carry what is beyond them; under the base the load may come in on either side. */
 const lines = remembered((r: Resolved): readonly Line[] =>
-  (['x', 'y'] as const).flatMap((axis) =>
-    [...new Set(r.bolts.map((b) => Math.round(b[axis] * 10) / 10))].map((at): Line => {
-      const away = (b: { x: number; y: number }) => (at >= 0 ? b[axis] >= at - 0.1 : b[axis] <= at + 0.1);
-      return {
-        axis,
-        at,
-        holes: r.bolts.filter((b) => Math.abs(b[axis] - at) < r.d).length,
-        outer: r.bolts.flatMap((b, i) => (away(b) ? [i] : [])),
-      };
-    }),
-  ),
+  (['x', 'y'] as const).flatMap((axis) => {
+    const rows = rowsOf(r.bolts, axis, r.d);
+    const [low, high] = axis === 'x' ? [r.base.x0, r.base.x1] : [r.base.y0, r.base.y1];
+    return rows.flatMap((row, k): Line[] => {
+      const common = { axis, at: row.at, holes: row.bolts.length, b: widthThrough(r, axis, row.bolts) };
+      const beyond = (list: typeof rows) => list.flatMap((x) => x.bolts);
+      return [
+        ...(row.at >= low ? [{ ...common, outer: beyond(rows.slice(k)) }] : []),
+        ...(row.at <= high ? [{ ...common, outer: beyond(rows.slice(0, k + 1)) }] : []),
+      ];
+    });
+  }),
 );
 
+/** The plate's least width across through the bolts of a row, mm. */
+function widthThrough(r: Resolved, axis: 'x' | 'y', bolts: readonly number[]): number {
+  const u = axis === 'x' ? { x: 0, y: 1 } : { x: 1, y: 0 };
+  const whole = axis === 'x' ? heightOf(r.plate) : widthOf(r.plate);
+  return bolts.reduce((least, i) => {
+    const b = r.bolts[i]!;
+    return Math.min(least, rayToEdge(r.region, b, u) + rayToEdge(r.region, b, { x: -u.x, y: -u.y }));
+  }, whole);
+}
+
 /** In-plane force the plate carries past a line of holes to the bolts outside it, N. */
-const carried = (s: Shared, l: Line): number => Math.abs(l.outer.reduce((sum, i) => sum + s.inPlane.shears[i]![l.axis], 0));
+const carried = (s: Loaded, l: Line): number => Math.abs(l.outer.reduce((sum, i) => sum + s.inPlane.shears[i]![l.axis], 0));
 
 /** The plate torn across a line of holes. */
 export const netSection: Check = {
   id: 'net-section',
   name: 'Net section',
   element: 'plate',
-  readsPlateThickness: true,
   says: 'Between the holes of a row the plate must not tear across.',
   why: 'Every hole takes metal out of the line across the plate. What is left between them carries all that goes to the bolts beyond. It tears like a perforated stamp, so few wide rows are better than one crowded one.',
-  source: 'EN 1993-1-1 §6.2.3: N_u.Rd = 0.9·A_net·f_u/γ_M2, N_pl.Rd = A·f_y/γ_M0; in-plane forces by the elastic group',
-  range: 'Straight lines of holes along or across the plate; welds and base taken as stiff',
+  source:
+    'EN 1993-1-1 §6.2.3: N_u.Rd = 0.9·A_net·f_u/γ_M2, N_pl.Rd = A·f_y/γ_M0; or AISC 360-16 §J4.1 with holes 1/16 in wider (§B4.3b); in-plane forces by the elastic group',
+  range: 'Straight lines of holes along or across the plate; welds and base taken as stiff; metals that yield',
   evaluate(r, s, w) {
     const all = lines(r);
     if (all.every((l) => carried(s, l) < 1e-9)) return notApplicable('no force in the plane of the plate in this case');
+    const no = brittle(r.plateMetal, 'plate.metal', 'a row of holes torn through');
+    if (no) return no;
     const t = r.plateThickness * r.plateLayers;
+    const EN = r.rules === 'EN';
     return worst(all, w, (l, _i, w) => {
-      const b = l.axis === 'x' ? heightOf(r.plate) : widthOf(r.plate);
       const N = w.found('N_Ed', carried(s, l), 'N', `to the bolts outside ${l.axis} ${l.at.toFixed(0)} mm`);
-      const A_net = w.of(A_NET, { b, n: l.holes, d_0: r.d0, t });
-      const N_u = w.of(N_U, { A_net: Math.max(0, A_net), f_u: r.plateMetal.fu, γ: r.factors.onBreak });
-      const N_pl = w.of(N_PL, { b, t, f_y: r.plateMetal.fy, γ_y: r.factors.onYield });
+      const d_n = EN ? r.d0 : r.d0 + WORN_EDGE;
+      const A_net = Math.max(0, w.of(A_NET, { b: l.b, n: l.holes, d_n, t }));
+      const N_u = w.of(EN ? N_U : N_U_AISC, { A_net, f_u: r.plateMetal.fu, γ: r.factors.onBreak });
+      const N_pl = w.of(N_PL, { b: l.b, t, f_y: r.plateMetal.fy, γ_y: r.factors.onYield });
       return outcome(N, w.of(N_T, { 'N_u.Rd': N_u, 'N_pl.Rd': N_pl }), 'N', `row at ${l.axis} ${l.at.toFixed(0)} mm`);
     });
   },

@@ -15,7 +15,7 @@ export const nutClassCheck: Check = {
   range: 'Hexagon nuts of full height, style 1; thin nuts not covered',
   loadFree: true,
   evaluate(r, _s, w) {
-    if (isLag(r) || isHeldByThread(r)) return notApplicable(`held by a ${r.job.joint.holding}, without a nut`);
+    if (isLag(r) || isHeldByThread(r)) return notApplicable(`held by a ${r.joint.holding}, without a nut`);
     const demand = w.of(NEEDED, { 'f_ub.bolt': r.grade.fub }, `bolt class ${r.grade.id}`);
     const capacity = w.of(
       ALLOWED,

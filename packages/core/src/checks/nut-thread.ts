@@ -3,7 +3,6 @@ import { NUT_KINDS } from '../stock/nut-kinds';
 import { proofStress } from '../stock/nuts';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
-import { pullOn } from './bolt-strength';
 import { type BoltCheck, capacitiesOf, everyBolt, isHeldByThread, isLag, notApplicable, worstBolt, type Check } from './check';
 
 const F_N = formula('F_n.Rd', 'S_p·A_s/γ', 'N');
@@ -17,7 +16,7 @@ function nutResistance(r: Resolved, w: Working): number {
   );
 }
 
-const held: BoltCheck = { demand: pullOn, capacity: (r, _i, w) => nutResistance(r, w) };
+const held: BoltCheck = { demand: (_r, s, i, w) => s.demand.pull(i, w), capacity: (r, _i, w) => nutResistance(r, w) };
 const capacities = capacitiesOf(held);
 
 /** The nut’s thread against stripping, by its proof load. */
@@ -30,11 +29,11 @@ export const nutThread: Check = {
   source: 'ISO 898-2 proof load, ISO 3506-2, SAE J995; tension from equilibrium of a rigid base with tension-only bolts',
   range: 'Hexagon nuts of full height, M5–M24, 1/4–3/4 in, coarse thread',
   evaluate(r, s, w) {
-    if (isLag(r) || isHeldByThread(r)) return notApplicable(`held by a ${r.job.joint.holding}, without a nut`);
+    if (isLag(r) || isHeldByThread(r)) return notApplicable(`held by a ${r.joint.holding}, without a nut`);
     const o = worstBolt(everyBolt(r), r, s, w, held, capacities(r));
     const mixed = r.nut.stainless !== r.grade.stainless;
     const galls = r.nut.stainless && r.grade.stainless;
-    const kind = NUT_KINDS.find((k) => k.id === r.job.joint.nutKind)!;
+    const kind = NUT_KINDS.find((k) => k.id === r.joint.nutKind)!;
     const cautions = [
       ...(kind.id === 'plain' ? [] : [`${kind.name}: up to ${kind.upTo} °C, used again ${kind.again} (common practice)`]),
       ...(mixed ? ['stainless and plain steel in one thread corrode where it is wet'] : []),

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { evaluate, workingOf } from '../chain/evaluate';
 import { resolved, testJob } from '../testing/test-job';
-import { tributaryLength } from './plate-bending';
+import { stubPlace, tributary } from '../sharing/t-stub';
 
 const link = (job: ReturnType<typeof testJob>) => evaluate(job).links.find((l) => l.id === 'plate-bending')!;
 type TestJob = ReturnType<typeof testJob>;
@@ -26,15 +26,16 @@ it('one bolt each side, EN Tab. 6.2 worked by hand: m 30, e 25, p 2·105, t 8, S
 
 describe('the length of plate that goes with a bolt', () => {
   it('reaches the plate edges where a bolt stands alone', () => {
-    const r = resolved(testJob({}, two));
-    expect(tributaryLength(r, r.bolts[0]!, { x: 0, y: 1 }, 30)).toBe(210);
+    const place = stubPlace(resolved(testJob({}, two)), 0);
+    expect(tributary(place)).toEqual([105, 105]);
+    expect(place).toMatchObject({ m: 30, e: 25, sides: [{ to: 'end' }, { to: 'end' }] });
   });
   it('reaches half way to its neighbours in the row', () => {
     const r = resolved(
-      testJob({}, (j) => ({ ...j, bolts: { ...j.bolts, items: [-60, 0, 60].map((y, i) => ({ id: `B${i + 1}`, x: 90, y })) } })),
+      testJob({}, (j) => ({ ...j, bolts: { ...j.bolts, items: [-40, 0, 40].map((y, i) => ({ id: `B${i + 1}`, x: 90, y })) } })),
     );
-    expect(tributaryLength(r, r.bolts[1]!, { x: 0, y: 1 }, 30)).toBe(60);
-    expect(tributaryLength(r, r.bolts[0]!, { x: 0, y: 1 }, 30)).toBe(30 + 45);
+    expect(tributary(stubPlace(r, 1))).toEqual([20, 20]);
+    expect([...tributary(stubPlace(r, 0))].sort((a, b) => a - b)).toEqual([20, 65]);
   });
 });
 

@@ -1,15 +1,12 @@
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
+import type { StubPlace } from '../sharing/t-stub';
 
 /**
  * A plate bent between the base edge and one bolt outside it: half a T-stub, per bolt.
  * m (EN) = b (AISC): bolt centre to base edge. n (EN), a (AISC): bolt centre to plate edge, limited to 1.25·m, 1.25·b.
- * p: length of plate that goes with the bolt.
  */
-export interface TStub {
-  readonly m: number;
-  readonly e: number;
-  readonly p: number;
+export interface TStub extends StubPlace {
   readonly t: number;
   readonly fy: number;
   readonly fu: number;
@@ -21,45 +18,46 @@ export interface TStub {
   readonly gammaBreak: number;
 }
 
+/** What a T-stub holds, and how much more than its pull the bolt then carries: (T + Q)/T at failure by the mode that governs. */
+export interface Pried {
+  readonly holds: number;
+  readonly ratio: number;
+}
+
 const N_EN = formula('n', 'min(e, 1.25·m)', 'mm');
-const L1 = formula('l_eff.1', 'min(2·π·m, 4·m + 1.25·e, p)', 'mm');
-const L2 = formula('l_eff.2', 'min(4·m + 1.25·e, p)', 'mm');
+/** Circular and non-circular patterns, side by side: a neighbour at p, or the end at e_1 (Tab. 6.4, inner and end rows). */
+const L_CP = formula('l_eff.cp', 'min(π·m, c_1) + min(π·m, c_2)', 'mm');
+const L_NC = formula('l_eff.nc', 'min(2·m + 0.625·e, n_1) + min(2·m + 0.625·e, n_2)', 'mm');
+const L1 = formula('l_eff.1', 'min(l_eff.cp, l_eff.nc)', 'mm');
 const MPL1 = formula('M_pl.1', '0.25·l_eff.1·t²·f_y/γ_M0', 'N·mm');
-const MPL2 = formula('M_pl.2', '0.25·l_eff.2·t²·f_y/γ_M0', 'N·mm');
+const MPL2 = formula('M_pl.2', '0.25·l_eff.nc·t²·f_y/γ_M0', 'N·mm');
 const MODE1 = formula('F_T.1', '2·M_pl.1/m', 'N');
 const MODE2 = formula('F_T.2', '(M_pl.2 + n·F_t.Rd)/(m + n)', 'N');
 const F_T = formula('F_T.Rd', 'min(F_T.1, F_T.2, F_t.Rd)', 'N');
 
 /**
- * EN 1993-1-8 §6.2.4 Tab. 6.2, modes 1 (plate yields), 2 (plate and bolt) and 3 (bolt), halved for one bolt;
- * l_eff circular and non-circular of Tab. 6.4, no longer than the plate that goes with the bolt.
+ * EN 1993-1-8 §6.2.4 Tab. 6.2, modes 1 (plate yields), 2 (plate and bolt) and 3 (bolt), halved for one bolt; l_eff of Tab. 6.4
+ * with end rows: a neighbour's side counts πm or p (circular) and 2m + 0.625e or p/2, an end's πm or 2e_1 and 2m + 0.625e or e_1.
  */
-export function tStubEN(x: TStub, w: Working): number {
-  const s = {
-    m: x.m,
-    e: x.e,
-    p: x.p,
-    t: x.t,
-    f_y: x.fy,
-    γ_M0: x.gammaYield,
-    'F_t.Rd': x.Ft,
-    n: 0,
-    'l_eff.1': 0,
-    'l_eff.2': 0,
-    'M_pl.1': 0,
-    'M_pl.2': 0,
-    'F_T.1': 0,
-    'F_T.2': 0,
-  };
-  s.n = w.of(N_EN, s);
-  s['l_eff.1'] = w.of(L1, s);
-  s['l_eff.2'] = w.of(L2, s);
-  s['M_pl.1'] = w.of(MPL1, s);
-  s['M_pl.2'] = w.of(MPL2, s);
-  s['F_T.1'] = w.of(MODE1, s, 'mode 1, plate yields at the base and at the bolt');
-  s['F_T.2'] = w.of(MODE2, s, 'mode 2, plate yields and the bolt breaks');
-  return w.of(F_T, s);
+export function tStubEN(x: TStub, w: Working): Pried {
+  const [one, two] = x.sides;
+  const circular = (s: typeof one) => (s.to === 'neighbour' ? s.gap : 2 * s.gap);
+  const straight = (s: typeof one) => (s.to === 'neighbour' ? s.gap / 2 : s.gap);
+  const put = { m: x.m, e: x.e, t: x.t, f_y: x.fy, γ_M0: x.gammaYield, 'F_t.Rd': x.Ft };
+  const n = w.of(N_EN, put);
+  const cp = w.of(L_CP, { ...put, c_1: circular(one), c_2: circular(two) }, sideWords(x));
+  const nc = w.of(L_NC, { ...put, n_1: straight(one), n_2: straight(two) });
+  const M1 = w.of(MPL1, { ...put, 'l_eff.1': w.of(L1, { 'l_eff.cp': cp, 'l_eff.nc': nc }) });
+  const M2 = w.of(MPL2, { ...put, 'l_eff.nc': nc });
+  const F1 = w.of(MODE1, { 'M_pl.1': M1, m: x.m }, 'mode 1, plate yields at the base and at the bolt');
+  const F2 = w.of(MODE2, { ...put, 'M_pl.2': M2, n }, 'mode 2, plate yields and the bolt breaks');
+  const holds = w.of(F_T, { 'F_T.1': F1, 'F_T.2': F2, 'F_t.Rd': x.Ft });
+  const ratio = F1 <= F2 && F1 <= x.Ft ? 1 + M1 / n / F1 : F2 <= x.Ft ? x.Ft / F2 : 1;
+  return { holds, ratio };
 }
+
+const sideWords = (x: StubPlace): string =>
+  x.sides.map((s) => (s.to === 'neighbour' ? `pitch ${s.gap.toFixed(0)}` : `end ${s.gap.toFixed(0)}`)).join(', ');
 
 const B1 = formula("b'", 'b − d/2', 'mm');
 const A1 = formula("a'", 'min(a, 1.25·b) + d/2', 'mm');
@@ -71,52 +69,39 @@ const Q_MID = formula('Q', "(t/t_c)²·(1 + δ·α')", '–');
 const Q_THIN = formula('Q', '(t/t_c)²·(1 + δ)', '–');
 const T_AVAIL = formula('T_avail', 'B·Q', 'N');
 
-/** p counted in prying: no more than 2·b a bolt (AISC Manual Part 9). */
-const P_AISC = formula('p', 'min(p_0, 2·b)', 'mm');
+/** p counted in prying: each side no more than b, half the pitch, or to the edge (AISC Manual Part 9). */
+const P_AISC = formula('p', 'min(b, p_1) + min(b, p_2)', 'mm');
+
+const lengthAISC = (x: StubPlace, w: Working): number => {
+  const own = (s: StubPlace['sides'][number]) => (s.to === 'neighbour' ? s.gap / 2 : s.gap);
+  return w.of(P_AISC, { b: x.m, p_1: own(x.sides[0]), p_2: own(x.sides[1]) }, sideWords(x));
+};
 
 /**
  * AISC Manual Part 9, prying action: available tension T_avail = B·Q per bolt (14th ed., F_u form).
  * γ_b = 1/φ = 1/0.9 in limit states, the safety factor on yield with working loads (Ω_b 1.67 in ASD).
  */
-export function tStubAISC(x: TStub, w: Working): number {
-  const s = {
-    p_0: x.p,
-    p: 0,
-    b: x.m,
-    a: x.e,
-    d: x.d,
-    d_0: x.d0,
-    t: x.t,
-    f_u: x.fu,
-    B: x.Ft,
-    γ_b: x.gammaBreak,
-    "b'": 0,
-    "a'": 0,
-    ρ: 0,
-    δ: 0,
-    t_c: 0,
-    "α'": 0,
-    Q: 1,
-  };
-  s.p = w.of(P_AISC, s);
-  s["b'"] = w.of(B1, s);
-  s["a'"] = w.of(A1, s);
-  s['ρ'] = w.of(RHO, s);
-  s['δ'] = w.of(DELTA, s);
-  s.t_c = w.of(TC, s);
-  s["α'"] = w.of(ALPHA, s);
-  if (s["α'"] < 0) w.found('Q', 1, '–', 'α′ under 0: the plate is stiff enough, no prying');
-  else s.Q = w.of(s["α'"] <= 1 ? Q_MID : Q_THIN, s);
-  return w.of(T_AVAIL, s);
+export function tStubAISC(x: TStub, w: Working): Pried {
+  const p = lengthAISC(x, w);
+  const put = { b: x.m, a: x.e, d: x.d, d_0: x.d0, t: x.t, f_u: x.fu, B: x.Ft, γ_b: x.gammaBreak, p };
+  const b1 = w.of(B1, put);
+  const ρ = w.of(RHO, { "b'": b1, "a'": w.of(A1, put) });
+  const δ = Math.max(0, w.of(DELTA, put));
+  const t_c = w.of(TC, { ...put, "b'": b1 });
+  const α = w.of(ALPHA, { t_c, t: x.t, δ, ρ });
+  const q = { t: x.t, t_c, δ, "α'": α };
+  const Q = α < 0 ? w.found('Q', 1, '–', 'α′ under 0: the plate is stiff enough, no prying') : w.of(α <= 1 ? Q_MID : Q_THIN, q);
+  const holds = w.of(T_AVAIL, { B: x.Ft, Q });
+  // While the plate governs, the bolt carries q = B·δ·ρ·(t/t_c)² besides (α 1); where the bolt does, it carries B.
+  return { holds, ratio: α > 1 ? 1 + (δ * ρ) / (1 + δ) : 1 / Q };
 }
 
 const BETA = formula('β', '(B/T − 1)/ρ', '–');
 const T_MIN = formula('t_min', "sqrt(4·T·b'·γ_b/(p·f_u·(1 + δ·α')))", 'mm');
 
 /** AISC Manual Part 9, thickness needed for tension T per bolt, mm; Infinity where T is over B. */
-export function thicknessAISC(x: TStub, T: number): number {
-  const p = Math.min(x.p, 2 * x.m);
-  const put = { b: x.m, a: x.e, d: x.d, d_0: x.d0, p, f_u: x.fu, B: x.Ft, T, γ_b: x.gammaBreak };
+export function thicknessAISC(x: TStub, T: number, w: Working): number {
+  const put = { b: x.m, a: x.e, d: x.d, d_0: x.d0, p: lengthAISC(x, w), f_u: x.fu, B: x.Ft, T, γ_b: x.gammaBreak };
   const b1 = B1.of(put);
   const rho = RHO.of({ "b'": b1, "a'": A1.of(put) });
   const delta = DELTA.of(put);

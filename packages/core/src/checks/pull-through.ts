@@ -1,5 +1,4 @@
 import { formula } from '../working/formula';
-import { pullOn } from './bolt-strength';
 import { type BoltCheck, capacitiesOf, everyBolt, notApplicable, onSkin, worstBolt } from './check';
 import { farDiameter } from './far-bearing';
 import { heldThickness, metalSkin } from './skin-parts';
@@ -8,7 +7,7 @@ const B_METAL = formula('B_p.Rd', '0.6·π·d_m·t·f_u/γ', 'N');
 const B_SOFT = formula('B_p.Rd', 'π·d_m·t·f_v/γ', 'N');
 
 const pulledThrough: BoltCheck = {
-  demand: pullOn,
+  demand: (_r, s, i, w) => s.demand.pull(i, w),
   capacity(r, i, w) {
     const d_m = farDiameter(r, r.bolts[i]!, w);
     const t = heldThickness(r);
@@ -30,7 +29,7 @@ export const pullThrough = onSkin({
     'Metal: punching, EN 1993-1-8 Tab. 3.4. Laminate, plywood, timber and the far face of a sandwich: through-thickness shear on the perimeter (statics). Spread of a backing plate: EN 1993-1-8 §6.2.5(4)',
   range: 'Skin thinner than the washer is wide',
   evaluate(r, s, w) {
-    if (r.job.joint.holding === 'lag screw') return notApplicable('lag screws end in the timber: see Lag withdrawal');
+    if (r.joint.holding === 'lag screw') return notApplicable('lag screws end in the timber: see Lag withdrawal');
     return worstBolt(everyBolt(r), r, s, w, pulledThrough, capacities(r));
   },
 });

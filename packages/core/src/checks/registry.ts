@@ -10,7 +10,9 @@ import { fold } from './fold';
 import { sectionCrush } from './hollow/section-crush';
 import { wallFace } from './hollow/wall-face';
 import { localDishing } from './local-dishing';
-import { lugBearing, lugSideways } from './lug/lug-bearing';
+import { baseHole, countersink, headBearing } from './base-holes';
+import { lugBearing } from './lug/lug-bearing';
+import { lugFoot } from './lug/lug-foot';
 import { lugEnd, lugFracture, lugShear, lugTension } from './lug/lug-strength';
 import { pinBending, pinShear } from './lug/pin';
 import { netSection } from './net-section';
@@ -29,7 +31,7 @@ import { skinBending } from './skin-bending';
 import { boltBending, spacer } from './spacers';
 import { threadEngaged } from './thread-engaged';
 import { groupTearOut } from './timber/group-tear-out';
-import { lagWithdrawal } from './timber/lag-withdrawal';
+import { lagBoth, lagWithdrawal } from './timber/lag-withdrawal';
 import { timberBending } from './timber/timber-bending';
 import { timberJoint } from './timber/timber-joint';
 import { timberSpacing } from './timber/timber-spacing';
@@ -51,13 +53,16 @@ export const CHECKS: readonly Check[] = [
   lugShear,
   lugEnd,
   lugBearing,
-  lugSideways,
+  lugFoot,
   pinShear,
   pinBending,
   fittingWeld,
   doublerWeld,
   weldSize,
   baseBearing,
+  baseHole,
+  headBearing,
+  countersink,
   boltTension,
   boltShear,
   boltCombined,
@@ -86,6 +91,7 @@ export const CHECKS: readonly Check[] = [
   coreShear,
   timberJoint,
   lagWithdrawal,
+  lagBoth,
   timberSpacing,
   groupTearOut,
   timberBending,

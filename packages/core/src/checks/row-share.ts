@@ -1,4 +1,5 @@
 import { heightOf, widthOf } from '../geometry/rects';
+import { rowsOf } from '../geometry/rows';
 import type { Resolved } from '../job/resolve';
 import type { Lap } from '../sharing/row';
 import { rowVariants, type LapRow } from '../sharing/row-variants';
@@ -21,16 +22,13 @@ export interface LongRow extends LapRow {
 
 const laminateRow = (r: Resolved) => r.skin.basis === 'break' || r.plateMetal.group === 'laminate';
 
+/** The rows with most bolts along an axis, each with the load in at either end; the one whose end bolt carries most stands for all. */
 function rowAlong(r: Resolved, axis: 'x' | 'y'): LongRow | undefined {
   const other = axis === 'x' ? 'y' : 'x';
-  const rows = new Map<number, (typeof r.bolts)[number][]>();
-  for (const b of r.bolts) {
-    const key = Math.round(b[other] / r.d);
-    rows.set(key, [...(rows.get(key) ?? []), b]);
-  }
-  const best = [...rows.values()].sort((a, b) => b.length - a.length)[0]!.sort((a, b) => a[axis] - b[axis]);
-  if (best.length < 3) return undefined;
-  const width = (axis === 'x' ? heightOf(r.plate) : widthOf(r.plate)) / rows.size;
+  const rows = rowsOf(r.bolts, other, r.d / 2);
+  const count = Math.max(...rows.map((row) => row.bolts.length));
+  if (count < 3) return undefined;
+  const width = (axis === 'x' ? heightOf(r.plate) : widthOf(r.plate)) / rows.length;
   const lap: Lap = {
     t1: r.plateThickness * r.plateLayers,
     t2: bearingSkin(r),
@@ -39,10 +37,18 @@ function rowAlong(r: Resolved, axis: 'x' | 'y'): LongRow | undefined {
     d: r.d,
     Ef: r.grade.E,
   };
-  const pitches = best.slice(1).map((b, i) => b[axis] - best[i]![axis]);
-  const row: LapRow = { pitches, lap, width, laminate: laminateRow(r) };
-  const [byHuth, bySwift] = rowVariants(row);
-  return { ...row, axis, bolts: best.map((b) => b.id), shares: byHuth!.shares, swift: bySwift!.shares };
+  const ends = rows
+    .filter((row) => row.bolts.length === count)
+    .map((row) => row.bolts.map((i) => r.bolts[i]!).sort((a, b) => a[axis] - b[axis]))
+    .flatMap((row) => [row, [...row].reverse()]);
+  return ends
+    .map((row): LongRow => {
+      const pitches = row.slice(1).map((b, i) => Math.abs(b[axis] - row[i]![axis]));
+      const lapRow: LapRow = { pitches, lap, width, laminate: laminateRow(r) };
+      const [byHuth, bySwift] = rowVariants(lapRow);
+      return { ...lapRow, axis, bolts: row.map((b) => b.id), shares: byHuth!.shares, swift: bySwift!.shares };
+    })
+    .reduce((a, b) => (most(b) > most(a) * (1 + 1e-9) ? b : a));
 }
 
 /** The rows of three bolts or more along each axis. */
@@ -55,7 +61,6 @@ export const rowShare: Check = {
   id: 'row-share',
   name: 'Uneven row',
   element: 'fastener',
-  readsPlateThickness: true,
   says: 'In a long row the end bolts carry more than their share, and must hold it.',
   why: 'Bolts in line do not pull like oarsmen: the straps stretch, so the end bolts are loaded first and the middle ones idle. Steel yields until they even out; laminate breaks first. Straps that thin out towards their free ends even the row; bolts further apart make it worse, fewer and fatter bolts make it better.',
   source:
@@ -75,7 +80,11 @@ export const rowShare: Check = {
     const demand = w.of(F_END, { s_1, F_row });
     const soft = r.skin.bearing(r.d) * r.d * bearingSkin(r);
     const bearing = w.found('F_b.Rd', soft / r.factors.onSkin, 'N', 'bearing of one bolt in the skin');
-    const bolt = shearResistance(r, new Working(false));
+    const bolt = shearResistance(
+      r,
+      r.bolts.findIndex((b) => b.id === row.bolts[0]),
+      new Working(false),
+    );
     return outcome(demand, soft > 0 ? Math.min(bearing, bolt) : bolt, 'N', row.bolts[0]!);
   },
 };

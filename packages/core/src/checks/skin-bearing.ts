@@ -1,5 +1,6 @@
+import { bearingOf, holeKind } from '../stock/hole-kinds';
 import { formula } from '../working/formula';
-import { bearingAISC, bearingEN, bearingPlace } from './bearing';
+import { bearingBothWays } from './bearing';
 import { shearOn } from './bolt-shear';
 import { notApplicable, onSkin, outcome, worst } from './check';
 import { bearingSkin, metalSkin } from './skin-parts';
@@ -14,20 +15,20 @@ export const skinBearing = onSkin({
   says: 'The bolt must not wear its hole long in the skin.',
   why: 'The bolt presses sideways on its hole in the skin. In a thin or soft skin the hole wears long and the fitting starts to move; a doubler or more bolts share the press.',
   source:
-    'Metal: EN 1993-1-8 Tab. 3.4 or AISC 360-16 §J3.10. Plywood: embedment, EN 1995-1-1 eq. 8.36. Laminate and faces of a sandwich: compressive strength on d·t (common practice)',
+    'Metal: EN 1993-1-8 Tab. 3.4 with its notes 1 and 3, or AISC 360-16 §J3.10. Plywood: embedment, EN 1995-1-1 eq. 8.36. Laminate and faces of a sandwich: compressive strength on d·t (common practice)',
   range: 'Skin edges further than 3·d_0 from every bolt; bedding and friction not counted',
   evaluate(r, s, w) {
     if (r.skinKind === 'timber') return notApplicable('a bolt in timber bends as it beds in: see Timber joint');
     const t = bearingSkin(r);
-    return worst(r.bolts, w, (b, i, w) => {
-      const v = s.inPlane.shears[i]!;
-      const demand = shearOn(r, s, i, w);
-      if (!metalSkin(r)) {
-        return outcome(demand, w.of(F_B, { f_h: r.skin.bearing(r.d), d: r.d, t, γ: r.factors.onSkin }), 'N', b.id);
-      }
-      const parts = { d: r.d, d0: r.d0, t, fu: r.skin.fu, fub: r.grade.fub, gamma: r.factors.onBreak };
-      const place = bearingPlace(r, b, v.total > 0 ? { x: v.x / v.total, y: v.y / v.total } : { x: 1, y: 0 }, false);
-      return outcome(demand, r.rules === 'EN' ? bearingEN(place, parts, w) : bearingAISC(place, parts, w), 'N', b.id);
-    });
+    if (!metalSkin(r))
+      return worst(r.bolts, w, (b, i, w) =>
+        outcome(shearOn(r, s, i, w), w.of(F_B, { f_h: r.skin.bearing(r.d), d: r.d, t, γ: r.factors.onSkin }), 'N', b.id),
+      );
+    const hole = bearingOf(holeKind(r.size, r.d0));
+    const parts = { d: r.d, d0: r.d0, t, fu: r.skin.fu, fub: r.grade.fub, gamma: r.factors.onBreak, hole };
+    const { rules, bolts } = r;
+    return worst(bolts, w, (bolt, i, w) =>
+      bearingBothWays({ rules, bolts, bolt, force: s.inPlane.shears[i]!, pressed: 1, parts }, w),
+    );
   },
 });

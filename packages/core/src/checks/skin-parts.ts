@@ -2,9 +2,9 @@ import type { Resolved } from '../job/resolve';
 
 /** The thickness of skin a nut or plate would have to pull through, mm: the far face of a sandwich, one wall of a section. */
 export function heldThickness(r: Resolved): number {
-  const s = r.job.skin;
-  if (s.kind === 'sandwich') return s.farFace.v;
-  if (s.kind === 'hollow') return s.wall.v;
+  const s = r.substrate;
+  if (s.kind === 'sandwich') return s.farFace;
+  if (s.kind === 'hollow') return s.wall;
   return r.skinThickness;
 }
 
@@ -13,9 +13,9 @@ export function heldThickness(r: Resolved): number {
  * the bolt upright; a section gives one wall, as a bolt through both leans.
  */
 export function bearingSkin(r: Resolved): number {
-  const s = r.job.skin;
-  if (s.kind === 'sandwich') return r.job.joint.sleeve === 'none' ? s.nearFace.v : s.nearFace.v + s.farFace.v;
-  if (s.kind === 'hollow') return s.wall.v;
+  const s = r.substrate;
+  if (s.kind === 'sandwich') return r.joint.sleeve === 'none' ? s.nearFace : s.nearFace + s.farFace;
+  if (s.kind === 'hollow') return s.wall;
   return r.skinThickness;
 }
 
@@ -32,10 +32,10 @@ export interface SandwichParts {
 }
 
 export function sandwichParts(r: Resolved): SandwichParts | undefined {
-  const s = r.job.skin;
+  const s = r.substrate;
   if (s.kind !== 'sandwich') return undefined;
-  const near = s.nearFace.v;
-  const far = s.farFace.v;
-  const core = s.thickness.v - near - far;
+  const near = s.nearFace;
+  const far = s.farFace;
+  const core = s.thickness - near - far;
   return { near, far, core, d: core + (near + far) / 2 };
 }

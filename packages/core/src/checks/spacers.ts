@@ -1,38 +1,55 @@
 import type { Resolved } from '../job/resolve';
-import { principalSums } from '../sharing/axial';
-import type { Shared } from '../sharing/share';
+import type { Loaded } from './demand/demand';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
-import { pullOn, tensionResistance } from './bolt-strength';
+import { shearResistance, tensionResistance } from './bolt-strength';
 import { shearOn } from './bolt-shear';
-import { notApplicable, outcome, worst, type Check } from './check';
+import { everyBolt, isHeldByThread, isLag, notApplicable, outcome, worst, type Check } from './check';
 import { preloadOf } from './preload/preload';
+import { metalSkin } from './skin-parts';
 
 const D_S = formula('d_s', 'sqrt(4·A_s/π)', 'mm');
-const M_ED = formula('M_Ed', 'F_v.Ed·h/2', 'N·mm');
+const M_GUIDED = formula('M_Ed', 'F_v.Ed·h/2', 'N·mm');
+const M_FREE = formula('M_Ed', 'F_v.Ed·h', 'N·mm');
 const M_RD = formula('M_Rd', 'π·d_s³/32·f_yb/γ_y', 'N·mm');
-const SUM = formula('η', 'F_t.Ed/F_t.Rd + M_Ed/M_Rd', '–');
+const SUM = formula('η', 'F_t.Ed/F_t.Rd + F_v.Ed/F_v.Rd + M_Ed/M_Rd', '–');
 
-const onSpacers = (r: Resolved) => r.job.joint.packing === 'spacers';
+const onSpacers = (r: Resolved) => r.joint.packing === 'spacers';
 const none = notApplicable('there are no spacers: the parts lie on each other');
 
-/** Bolts that stand through spacers bend between plate and skin. */
+/** BS 5950-1 §6.3.2.2: β_p speaks for packers up to 4d/3; over it, and wherever air is round the bolt, the bolt is a post. */
+const standsFree = (r: Resolved, i: number): boolean => {
+  const h = r.bolts[i]!.packed;
+  return onSpacers(r) ? h > 0 : h > (4 / 3) * r.d;
+};
+
+/** The far end is held upright between two faces of metal; in a soft skin, or in a thread through one wall, it turns. */
+const farEndTurns = (r: Resolved): boolean =>
+  isHeldByThread(r) || isLag(r) || !(metalSkin(r) || r.far.kind === 'plate' || r.joint.sleeve !== 'none');
+
+/** Bolts that stand through spacers or a high packer bend between plate and skin. */
 export const boltBending: Check = {
   id: 'bolt-bending',
   name: 'Bolt bending',
   element: 'fastener',
-  says: 'Through a spacer a sheared bolt also bends, and must not yield.',
-  why: 'Between plates that touch, a bolt is cut. With a gap it is a small post that the sideways load bends: at twice the height, twice as much. A fatter bolt helps by the cube of its diameter.',
-  source: 'Statics: both ends held, M = V·h/2; elastic with the tension added (common practice)',
-  range: 'Spacer tubes; friction on the spacer ends not counted (safe)',
+  says: 'Through a spacer or a high packer a sheared bolt also bends, and must not yield.',
+  why: 'Between plates that touch, a bolt is cut. With height between them it is a small post that the sideways load bends: at twice the height, twice as much. A loose packer does not hold it upright. A fatter bolt helps by the cube of its diameter; a packer welded or bonded to be one with the plate takes the bending away.',
+  source:
+    'Statics: M = V·h/2 between two clamped faces, V·h where the far end turns; elastic, pull and shear added in a straight line (common practice). Packers up to 4·d/3 are in Bolt shear by β_p (BS 5950-1 §6.3.2.2)',
+  range: 'Loose packers and spacer tubes; friction on their ends not counted (safe)',
   evaluate(r, s, w) {
-    if (!onSpacers(r)) return none;
-    return worst(r.bolts, w, (b, i, w) => {
+    const among = everyBolt(r).filter((i) => standsFree(r, i));
+    if (among.length === 0) return notApplicable('nothing stands between the parts that a bolt would bend in');
+    const turns = farEndTurns(r);
+    return worst(among, w, (i, _k, w) => {
       const d_s = w.of(D_S, { A_s: r.As });
-      const M_Ed = w.of(M_ED, { 'F_v.Ed': shearOn(r, s, i, w), h: r.job.joint.packer.v });
+      const V = shearOn(r, s, i, w);
+      const put = { 'F_v.Ed': V, h: r.bolts[i]!.packed };
+      const M_Ed = w.of(turns ? M_FREE : M_GUIDED, put, turns ? 'the far end turns' : 'both ends held upright');
       const M_Rd = w.of(M_RD, { d_s, f_yb: r.grade.fyb, γ_y: r.factors.onYield });
-      const η = w.of(SUM, { 'F_t.Ed': pullOn(r, s, i, w), 'F_t.Rd': tensionResistance(r, w), M_Ed, M_Rd });
-      return outcome(η, 1, '–', b.id);
+      const pull = { 'F_t.Ed': s.demand.pull(i, w), 'F_t.Rd': tensionResistance(r, w) };
+      const η = w.of(SUM, { ...pull, 'F_v.Ed': V, 'F_v.Rd': shearResistance(r, i, w), M_Ed, M_Rd });
+      return outcome(η, 1, '–', r.bolts[i]!.id);
     });
   },
 };
@@ -42,7 +59,6 @@ const I_T = formula('I', 'π/64·(D_t^4 − (D_t − 2·t_t)^4)', 'mm⁴');
 const N_CR = formula('N_cr', 'π²·E·I/(1.2·h)²', 'N');
 const LAMBDA = formula('λ', 'sqrt(A·f_y/N_cr)', '–');
 const N_RD = formula('N_b.Rd', 'χ·A·f_y/γ_y', 'N');
-const PUSH = formula('N_Ed', '−F_z/n − M_x·y/I_x + M_y·x/I_y', 'N');
 const LEFT = formula('N_Rd', 'N_b.Rd − F_V', 'N');
 /** Spacers are cut from plain steel tube (common practice). */
 const FY = 235;
@@ -55,22 +71,8 @@ export function chiC(lambda: number): number {
   return 1 / (phi + Math.sqrt(phi ** 2 - lambda ** 2));
 }
 
-function pushOn(r: Resolved, s: Shared, i: number, w: Working): number {
-  const { centre, xx, yy } = principalSums(r);
-  const c = s.loadCase;
-  const b = r.bolts[i]!;
-  const put = {
-    F_z: c.fz,
-    n: r.bolts.length,
-    M_x: c.mx - centre.y * c.fz,
-    y: b.y - centre.y,
-    I_x: yy || Infinity,
-    M_y: c.my + centre.x * c.fz,
-    x: b.x - centre.x,
-    I_y: xx || Infinity,
-  };
-  return Math.max(0, w.of(PUSH, put, 'elastic, all spacers alike'));
-}
+const pushOn = (r: Resolved, s: Loaded, i: number, w: Working): number =>
+  w.found('N_Ed', s.outOfPlane.pushes[i]!, 'N', `push down the spacer of ${r.bolts[i]!.id}, elastic, all spacers alike`);
 
 /** A spacer tube pressed short or bent out. */
 export const spacer: Check = {
@@ -83,12 +85,12 @@ export const spacer: Check = {
   range: 'Round steel tube, S235; all spacers of one kind',
   evaluate(r, s, w) {
     if (!onSpacers(r)) return none;
-    const { tubeOutside, tubeWall, packer, tightening } = r.job.joint;
-    const t_t = Math.min(tubeWall.v, tubeOutside.v / 2);
+    const { tubeOutside, tubeWall, packer, tightening } = r.joint;
+    const t_t = Math.min(tubeWall, tubeOutside / 2);
     return worst(r.bolts, w, (b, i, w) => {
-      const A = w.of(A_T, { D_t: tubeOutside.v, t_t });
-      const I = w.of(I_T, { D_t: tubeOutside.v, t_t });
-      const N_cr = w.of(N_CR, { E: E_STEEL, I, h: packer.v });
+      const A = w.of(A_T, { D_t: tubeOutside, t_t });
+      const I = w.of(I_T, { D_t: tubeOutside, t_t });
+      const N_cr = w.of(N_CR, { E: E_STEEL, I, h: packer });
       const χ = w.found('χ', chiC(w.of(LAMBDA, { A, f_y: FY, N_cr })), '–', 'EN 1993-1-1 §6.3.1.2, curve c');
       const capacity = w.of(N_RD, { χ, A, f_y: FY, γ_y: r.factors.onYield });
       if (tightening === 'snug') return outcome(pushOn(r, s, i, w), capacity, 'N', b.id);

@@ -1,7 +1,6 @@
 import type { Resolved } from '../job/resolve';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
-import { pullOn } from './bolt-strength';
 import { type BoltCheck, capacitiesOf, everyBolt, notApplicable, onSkin, worstBolt } from './check';
 import { PLUG } from '../stock/cores';
 import { farDiameter } from './far-bearing';
@@ -22,13 +21,13 @@ export function crushResistance(r: Resolved, i: number, w: Working): number {
   const d_m = farDiameter(r, r.bolts[i]!, w);
   const A_w = w.of(AREA, { d_m, d_0: r.d0 });
   const γ = r.factors.onSkin;
-  const { sleeve, tubeOutside, tubeWall } = r.job.joint;
+  const { sleeve, tubeOutside, tubeWall } = r.joint;
   if (sleeve === 'plug') {
-    const A_p = w.of(A_P, { D_p: tubeOutside.v, d_m, d_0: r.d0 });
+    const A_p = w.of(A_P, { D_p: tubeOutside, d_m, d_0: r.d0 });
     return w.of(F_PLUG, { f_p: PLUG.crush, A_p, f_c: r.skin.crush, A_w, γ }, 'plug of thickened epoxy (common practice)');
   }
   if (sleeve === 'sleeve') {
-    const A_s = w.of(A_S, { D_s: tubeOutside.v, t_s: Math.min(tubeWall.v, tubeOutside.v / 2) });
+    const A_s = w.of(A_S, { D_s: tubeOutside, t_s: Math.min(tubeWall, tubeOutside / 2) });
     return w.of(
       F_SLEEVE,
       { f_y: SLEEVE_FY, A_s, γ_y: r.factors.onYield, f_c: r.skin.crush, A_w, γ },
@@ -38,7 +37,7 @@ export function crushResistance(r: Resolved, i: number, w: Working): number {
   return w.of(F_CRUSH, { f_c: r.skin.crush, A_w, γ: r.factors.onSkin });
 }
 
-const crushed: BoltCheck = { demand: pullOn, capacity: crushResistance };
+const crushed: BoltCheck = { demand: (_r, s, i, w) => s.demand.pull(i, w), capacity: crushResistance };
 const capacities = capacitiesOf(crushed);
 
 /** The skin crushed under the washer or backing plate that pulls against it. */
@@ -52,7 +51,7 @@ export const washerCrush = onSkin({
     'Plywood: 3·f_c,90 on the washer area, EN 1995-1-1 §8.5.2(2). Timber: the same. Laminate: compressive strength; sandwich: crush strength of the core, with its plug or sleeve (common practice). Spread of a backing plate: EN 1993-1-8 §6.2.5(4)',
   range: 'Laminate, sandwich, plywood and timber; a metal sheet punches before it crushes',
   evaluate(r, s, w) {
-    if (r.job.joint.holding === 'lag screw') return notApplicable('lag screws press on no washer on the far side');
+    if (r.joint.holding === 'lag screw') return notApplicable('lag screws press on no washer on the far side');
     if (r.skinKind === 'hollow') return notApplicable('a section’s wall bends before it crushes: see Section crush');
     if (metalSkin(r)) return notApplicable('a metal sheet is punched through before it crushes: see Pull-through');
     return worstBolt(everyBolt(r), r, s, w, crushed, capacities(r));

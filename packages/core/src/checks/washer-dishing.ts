@@ -1,5 +1,4 @@
 import { formula } from '../working/formula';
-import { pullOn } from './bolt-strength';
 import { type BoltCheck, capacitiesOf, everyBolt, notApplicable, onSkin, worstBolt } from './check';
 import { metalSkin } from './skin-parts';
 
@@ -9,7 +8,7 @@ const A_W = formula('A_w', 'π/4·(d_w² − d_0²)', 'mm²');
 const F_W = formula('F_w.Rd', 'A_w·t²·f_y/(3·c²·γ_y)', 'N');
 
 const dished: BoltCheck = {
-  demand: pullOn,
+  demand: (_r, s, i, w) => s.demand.pull(i, w),
   capacity(r, _i, w) {
     if (r.far.kind !== 'washer') return Infinity;
     const c = w.of(C, { d_w: r.far.outside, s: r.size.acrossFlats });

@@ -2,6 +2,7 @@ import { parse, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
 import { FORMAT, Job, VERSION } from '../job/schema';
 import { refuse, type Refusal } from '../units/refusal';
+import { respelt } from './older/respelt';
 import { fromVersion1 } from './older/version-1';
 import { fromVersion2 } from './older/version-2';
 
@@ -60,11 +61,11 @@ export function readJobData(data: unknown): ReadJob {
 function asCurrent(data: Record<string, unknown>): Record<string, unknown> | undefined {
   switch (data['version']) {
     case 1:
-      return fromVersion2(fromVersion1(data));
+      return respelt(fromVersion2(fromVersion1(data)));
     case 2:
-      return fromVersion2(data);
+      return respelt(fromVersion2(data));
     case VERSION:
-      return data;
+      return respelt(data);
     default:
       return undefined;
   }

@@ -39,6 +39,9 @@ export const Joint = z.strictObject({
   bedding: z.enum(['dry', 'bedded', 'bonded']),
   bondShear: quantity(RANGES.bondStrength),
   bondPeel: quantity(RANGES.bondStrength),
+  /** Thickness of the glue line and shear modulus of the glue; as usual, and assumed, where left out. */
+  bondLine: quantity(RANGES.bondLine).optional(),
+  bondModulus: quantity(RANGES.bondModulus).optional(),
   /** Height made up between plate and skin: a solid packer, or a spacer tube round each bolt. */
   packing: z.enum(['none', 'packer', 'spacers']),
   packer: quantity(RANGES.packer),

@@ -1,9 +1,11 @@
-import { distance, type Point, type Rect } from '../geometry/points';
-import { contains, heightOf, nearestEdge, nearestPoint, upright, widthOf } from '../geometry/rects';
-import type { FastenerSize } from '../stock/fasteners';
+import { distance, type Point } from '../geometry/points';
+import { cornersOf } from '../geometry/polygons';
+import { contains, heightOf, nearestPoint, upright, widthOf } from '../geometry/rects';
+import { edgeDistance } from '../geometry/region';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
-import { outlineOf, roomBehind } from './outlines';
+import { roomBehind } from './outlines';
+import type { Resolved } from './resolved';
 import type { Job } from './schema';
 
 /** How far a point is from the middle line of a base hole or slot; 0 on it. */
@@ -23,28 +25,51 @@ export function baseHoleFor(job: Job, bolt: Point, d: number): Job['base']['hole
 /** Lengths in a refusal read in the job's own unit. */
 const lengthsOf = (job: Job) => (v: number) => formatQuantity(v, 'length', job.units);
 
-/** What cannot be made of plate, base and bolts, each by its field with what is allowed. */
-export function layoutRefusals(job: Job, d0: number, size: FastenerSize, base: Rect, panel: Rect): Refusal[] {
+/** What cannot be made of skin, plate, base and bolts, each by its field with what is allowed. */
+export function layoutRefusals(r: Resolved): Refusal[] {
+  return [...skinRefusals(r), ...plateRefusals(r), ...r.bolts.flatMap((_, i) => boltRefusals(r, i))];
+}
+
+function skinRefusals(r: Resolved): Refusal[] {
+  const mm = lengthsOf(r.job);
+  const s = r.substrate;
   const no: Refusal[] = [];
+  if (s.kind === 'sandwich' && s.nearFace + s.farFace >= s.thickness)
+    no.push(
+      refuse(
+        'skin.nearFace',
+        `the faces together, ${mm(s.nearFace + s.farFace)}, leave no core in ${mm(s.thickness)}`,
+        `faces of under ${mm(s.thickness)} together`,
+      ),
+    );
+  if (s.kind === 'hollow' && (2 * s.wall >= s.thickness || 2 * s.wall >= s.width))
+    no.push(refuse('skin.wall', `two walls of ${mm(s.wall)} fill the section`, 'a wall under half the depth and the width'));
+  if (!contains(r.panel, { x: 0, y: 0 }))
+    no.push(refuse('skin.aft', 'the base centre is not between the bearers', 'bearer distances under the clear spans'));
+  return no;
+}
+
+function plateRefusals(r: Resolved): Refusal[] {
+  const { job, plate, base } = r;
   const mm = lengthsOf(job);
-  const plate = outlineOf(job);
-  const items = job.bolts.items;
-  if (widthOf(plate) <= 0 || heightOf(plate) <= 0)
-    no.push(refuse('plate', 'the outline has no area', 'x1 over x0 and y1 over y0'));
-  else if (job.plate.corner > Math.min(widthOf(plate), heightOf(plate)) / 2)
+  const no: Refusal[] = [];
+  const half = Math.min(widthOf(plate), heightOf(plate)) / 2;
+  if (half <= 0) no.push(refuse('plate', 'the outline has no area', 'x1 over x0 and y1 over y0'));
+  else if (job.plate.corner > half)
+    no.push(refuse('plate.corner', `${mm(job.plate.corner)} is more than half the plate`, `0 to ${mm(half)}`));
+  if (r.bolts.length === 0) no.push(refuse('bolts.items', 'there are no bolts', `1 to 60 bolts`));
+  const over = Math.max(plate.x0 - base.x0, base.x1 - plate.x1, plate.y0 - base.y0, base.y1 - plate.y1);
+  const cut = Math.max(...cornersOf(base).map((c) => -edgeDistance(r.region, c)));
+  if (over > 1e-6)
+    no.push(refuse('plate', `the base hangs over the plate edge by ${mm(over)}`, 'a plate at least as large as the base'));
+  else if (no.length === 0 && cut > 1e-6)
     no.push(
       refuse(
         'plate.corner',
-        `${mm(job.plate.corner)} is more than half the plate`,
-        `0 to ${mm(Math.min(widthOf(plate), heightOf(plate)) / 2)}`,
+        `the base hangs over the plate’s rounded corner by ${mm(cut)}`,
+        'a smaller radius, or a larger plate',
       ),
     );
-  if (items.length === 0) no.push(refuse('bolts.items', 'there are no bolts', `1 to 60 bolts`));
-  const over = Math.max(plate.x0 - base.x0, base.x1 - plate.x1, plate.y0 - base.y0, base.y1 - plate.y1);
-  if (over > 1e-6)
-    no.push(refuse('plate', `the base hangs over the plate edge by ${mm(over)}`, 'a plate at least as large as the base'));
-  if (!contains(panel, { x: 0, y: 0 }))
-    no.push(refuse('skin.aft', 'the base centre is not between the bearers', 'bearer distances under the clear spans'));
   if (job.far.kind === 'plate' && (job.far.past ?? 0) > 0) {
     const room = roomBehind(job);
     if (job.far.past! > room + 1e-6)
@@ -56,47 +81,48 @@ export function layoutRefusals(job: Job, d0: number, size: FastenerSize, base: R
         ),
       );
   }
-  const ids = new Set<string>();
-  items.forEach((b, i) => {
-    const field = `bolts.items.${i} (${b.id})`;
-    if (ids.has(b.id)) no.push(refuse(field, 'two bolts have this name', 'each bolt its own name'));
-    ids.add(b.id);
-    const edge = nearestEdge(plate, b);
-    if (edge < d0 / 2)
+  return no;
+}
+
+/** What cannot be made at one bolt. */
+function boltRefusals(r: Resolved, i: number): Refusal[] {
+  const { job, bolts, d0, base, size } = r;
+  const mm = lengthsOf(job);
+  const b = bolts[i]!;
+  const field = `bolts.items.${i} (${b.id})`;
+  const no: Refusal[] = [];
+  if (bolts.findIndex((o) => o.id === b.id) < i) no.push(refuse(field, 'two bolts have this name', 'each bolt its own name'));
+  const edge = edgeDistance(r.region, b);
+  if (edge < d0 / 2)
+    no.push(
+      refuse(
+        field,
+        edge < 0
+          ? `lies ${mm(-edge)} outside the plate`
+          : `its hole breaks through the plate edge (${mm(edge)} from centre to edge)`,
+        `at least ${mm(d0 / 2)} from every edge`,
+      ),
+    );
+  bolts.slice(i + 1).forEach((c) => {
+    if (distance(b, c) < d0)
       no.push(
         refuse(
           field,
-          edge < 0
-            ? `lies ${mm(-edge)} outside the plate`
-            : `its hole breaks through the plate edge (${mm(edge)} from centre to edge)`,
-          `at least ${mm(d0 / 2)} from every edge`,
+          `its hole overlaps that of ${c.id} (${mm(distance(b, c))} between centres)`,
+          `over ${mm(d0)} between centres`,
         ),
       );
-    items.slice(i + 1).forEach((c) => {
-      if (distance(b, c) < d0)
-        no.push(
-          refuse(
-            field,
-            `its hole overlaps that of ${c.id} (${mm(distance(b, c))} between centres)`,
-            `over ${mm(d0)} between centres`,
-          ),
-        );
-    });
-    if (contains(base, b)) {
-      if (!baseHoleFor(job, b, size.d)) no.push(underBase(job, b, field, size.d));
-    } else {
-      const gap = nearestPoint(base, b).gap;
-      const need = size.washer.outside / 2;
-      if (gap < need - 1e-6)
-        no.push(
-          refuse(
-            field,
-            `its washer fouls the base edge (${mm(gap)} from centre to base)`,
-            `at least ${mm(need)} clear of the base`,
-          ),
-        );
-    }
   });
+  if (b.throughBase) {
+    if (!baseHoleFor(job, b, size.d)) no.push(underBase(job, b, field, size.d));
+    return no;
+  }
+  const gap = nearestPoint(base, b).gap;
+  const need = size.washer.outside / 2;
+  if (gap < need - 1e-6)
+    no.push(
+      refuse(field, `its washer fouls the base edge (${mm(gap)} from centre to base)`, `at least ${mm(need)} clear of the base`),
+    );
   return no;
 }
 

@@ -1,7 +1,6 @@
 import { collinear, distance, type Point } from '../geometry/points';
-import type { Shim } from '../job/survey';
+import type { Shim } from './survey';
 import { refuse, type Refusal } from '../units/refusal';
-import type { NamedPoint } from './fit-pattern';
 
 /** The faying surface from gaps under a level straightedge: gap = g0 + gx·x + gy·y, mm. */
 export interface Surface {
@@ -57,7 +56,12 @@ export function surfaceOf(shims: readonly Shim[]): Surface | Refusal {
 }
 
 /** Packer under each bolt, level over all of them: the gap there less the least gap, so one bolt needs none. */
-export function packersFor(bolts: readonly NamedPoint[], shims: readonly Shim[], surface: Surface): Packer[] {
+export function packersFor(
+  bolts: readonly (Point & { readonly id: string })[],
+  shims: readonly Shim[],
+  surface: Surface,
+): Packer[] {
+  if (bolts.length === 0) return [];
   const gaps = bolts.map((b) => {
     const nearest = shims.reduce((n, s) => (distance(s, b) < distance(n, b) ? s : n));
     const near = distance(nearest, b) <= AT_BOLT ? nearest : undefined;

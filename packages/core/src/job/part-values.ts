@@ -1,5 +1,6 @@
 import type { Quantity } from '../units/quantity';
 import { isHeldByThreadOf } from './joint';
+import { USUAL_BOND } from './plain-joint';
 import type { RangeName } from './ranges';
 import type { Job } from './schema';
 
@@ -29,7 +30,8 @@ function rows(part: PartField['part'], at: string, of: Readonly<Record<string, u
 
 /** Only what the job's own picks make count: a spacer's wall says nothing where there is no spacer. */
 export function partFields(job: Job): PartField[] {
-  const { joint: j, welds: w, lug, limits } = job;
+  const { welds: w, lug, limits } = job;
+  const j = { ...USUAL_BOND, ...job.joint };
   const { fold } = job.plate;
   const tube = j.packing === 'spacers' || j.sleeve !== 'none';
   const fillet = w.doubler === 'all round' || w.doubler === 'stitched';
@@ -41,6 +43,8 @@ export function partFields(job: Job): PartField[] {
       ['friction', 'friction', j.tightening === 'slip resistant'],
       ['bondShear', 'bondStrength', j.bedding === 'bonded', 'Bond, shear strength'],
       ['bondPeel', 'bondStrength', j.bedding === 'bonded', 'Bond, peel strength'],
+      ['bondLine', 'bondLine', j.bedding === 'bonded'],
+      ['bondModulus', 'bondModulus', j.bedding === 'bonded'],
       ['packer', 'packer', j.packing !== 'none'],
       ['tubeOutside', 'tubeOutside', tube],
       ['tubeWall', 'wall', j.packing === 'spacers' || j.sleeve === 'sleeve', 'Sleeve or spacer, wall'],

@@ -25,6 +25,9 @@ export const plainJoint = (): Joint => ({
   isolated: false,
 });
 
+/** A stiff glue in a thin line: the worst peak, until somebody says (common practice). */
+export const USUAL_BOND = { bondLine: assumed(0.5, '0.5 mm'), bondModulus: assumed(800, '800 MPa') } as const;
+
 export const noWelds = (): Welds => ({
   fitting: 'none',
   fittingThroat: assumed(4, '4 mm'),

@@ -53,6 +53,8 @@ export const RANGES = {
   preload: ratioRange('Preload, part of proof', 0.1, 0.9),
   friction: ratioRange('Slip factor μ', 0.05, 0.6),
   bondStrength: stress('Strength of the bond', 60),
+  bondLine: length('Glue line, thickness', 20),
+  bondModulus: stress('Glue, shear modulus', 5000),
   packer: length('Packing height', 200),
   tubeOutside: length('Sleeve or plug, outside', 200),
   throat: length('Weld throat a', 30),

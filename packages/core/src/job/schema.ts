@@ -107,13 +107,15 @@ const factor = (low: number, high: number) =>
   z.number().gte(low, `allowed: ${low} to ${high}`).lte(high, `allowed: ${low} to ${high}`);
 
 export const Practice = z.strictObject({
-  /** (a) working load × safety factor, (b) limit states, (c) proof: crash loads as ultimate. */
-  school: z.enum(['working', 'limit', 'proof']),
+  /** (a) working load × safety factor, (b) limit states, (c) ultimate: a crash taken as the last load. */
+  school: z.enum(['working', 'limit', 'ultimate']),
   onYield: factor(1, 10),
   onBreak: factor(1, 20),
   /** On loads that last and on loads that come and go, limit states. */
   gammaG: factor(0.5, 3),
   gammaQ: factor(0.5, 3),
+  /** On what lasts where it helps, limit states; 0.9 where left out. */
+  gammaGInf: factor(0, 1.5).optional(),
   gammaM0: factor(1, 2),
   gammaM2: factor(1, 2),
   /** Rules for bearing, tear-out, prying and edge distance. */
@@ -139,6 +141,8 @@ export const Job = z.strictObject({
     hole: quantity(RANGES.baseHole),
     slot: quantity(RANGES.baseSlot),
     slotAlong: z.enum(['x', 'y']),
+    /** Of the stock list; taken as S235, and said to be assumed, where left out. */
+    metal: z.string().max(40).optional(),
     holes: z.array(Place).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} holes`),
     holesFrom: Provenance,
   }),

@@ -1,5 +1,6 @@
 import { contains, rectAbout } from '../geometry/rects';
 import { asCounted, weakestSound } from '../chain/evaluate';
+import { loaded, type UnderLoad } from '../checks/demand/loaded';
 import { CHECKS } from '../checks/registry';
 import { casesOf } from '../loads/cases';
 import type { LoadCase } from '../loads/load-case';
@@ -7,9 +8,8 @@ import { isResolved, resolve, type Resolved } from '../job/resolve';
 import { withClass } from '../job/bolt-class';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
-import { share, type Shared } from '../sharing/share';
 import { massOf, roughCost } from '../shop/weight-and-cost';
-import { commonClasses, fastenerClass } from '../stock/fastener-classes';
+import { commonClasses } from '../stock/fastener-classes';
 import { commonSizes, fastenerSize } from '../stock/fasteners';
 import { INCH_PLATE, MM_PLATE, type PlateThickness } from '../stock/plate-thicknesses';
 import { isRefusal } from '../units/refusal';
@@ -85,8 +85,8 @@ export function applyCombination(job: Job, c: Combination): Job {
 }
 
 /**
- * Tries every combination against every link and case. Yields after each pattern and class so the caller can stop,
- * report or breathe. Loads are shared once for each pattern, size and bolt modulus; thickness and class reuse them.
+ * Tries every combination against every link and case. Yields after each pattern, size and class so the caller can stop,
+ * report or breathe.
  */
 export function* tryStock(job: Job, axes: Axes): Generator<Tally, Tally> {
   const total = totalOf(axes);
@@ -97,17 +97,12 @@ export function* tryStock(job: Job, axes: Axes): Generator<Tally, Tally> {
     for (const pitch of axes.pitches) {
       for (const size of axes.sizes) {
         const placed = withPattern(job, count, pitch, size);
-        const shares = new Map<number, readonly Shared[] | undefined>();
         for (const grade of axes.classes) {
           const r = resolve({ ...placed, bolts: withClass(placed.bolts, grade) });
           tried += axes.thicknesses.length;
-          if (isResolved(r)) {
-            const key = fastenerClass(grade)!.E;
-            if (!shares.has(key)) shares.set(key, shareAll(r, counted));
-            const shared = shares.get(key);
-            if (shared)
-              sound.push(...soundThicknesses(r, job.plate.corner, shared, axes.thicknesses, { size, grade, count, pitch }));
-          }
+          if (isResolved(r))
+            for (const thickness of axes.thicknesses)
+              sound.push(...soundIn(r, counted, thickness, job.plate.corner, { size, grade, count, pitch }));
           yield { tried, total, sound };
         }
       }
@@ -116,45 +111,25 @@ export function* tryStock(job: Job, axes: Axes): Generator<Tally, Tally> {
   return { tried, total, sound };
 }
 
-function shareAll(r: Resolved, counted: readonly LoadCase[]): readonly Shared[] | undefined {
-  const out: Shared[] = [];
-  for (const c of counted) {
-    const s = share(r, c);
-    if (isRefusal(s)) return undefined;
-    out.push(s);
-  }
-  return out;
-}
-
-const BY_THICKNESS = CHECKS.filter((c) => c.readsPlateThickness);
-const THE_REST = CHECKS.filter((c) => !c.readsPlateThickness);
-
-function soundThicknesses(
+/** The combination in one thickness, where it holds: every pull goes with it, by its height and by what it pries. */
+function soundIn(
   r: Resolved,
+  counted: readonly LoadCase[],
+  thickness: PlateThickness,
   corner: number,
-  shared: readonly Shared[],
-  thicknesses: readonly PlateThickness[],
   named: Omit<Combination, 'thickness'>,
 ): SoundOption[] {
-  const rest = weakestSound(THE_REST, r, shared);
-  if (!rest) return [];
-  return thicknesses.flatMap((thickness): SoundOption[] => {
-    const one = { ...r, plateThickness: thickness.thickness };
-    const plate = weakestSound(BY_THICKNESS, one, shared);
-    if (!plate) return [];
-    const weakest = plate.utilisation > rest.utilisation ? plate : rest;
-    return [
-      {
-        ...named,
-        thickness,
-        mass: massOf(one, corner),
-        cost: roughCost(one, corner),
-        utilisation: weakest.utilisation,
-        weakest: weakest.name,
-        caseName: weakest.caseName,
-      },
-    ];
-  });
+  const one: Resolved = { ...r, plateThickness: thickness.thickness };
+  const under: UnderLoad[] = [];
+  for (const c of counted) {
+    const s = loaded(one, c);
+    if (isRefusal(s)) return [];
+    under.push(s);
+  }
+  const weakest = weakestSound(CHECKS, under);
+  if (!weakest) return [];
+  const { utilisation, name, caseName } = weakest;
+  return [{ ...named, thickness, mass: massOf(one, corner), cost: roughCost(one, corner), utilisation, weakest: name, caseName }];
 }
 
 /** Those no other option beats in both mass and cost, lightest first. */

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { goodFor } from '../chain/multiple';
 import { evaluate } from '../chain/evaluate';
 import { CHECKS } from '../checks/registry';
 import type { Job } from '../job/schema';
@@ -40,7 +41,8 @@ it('every offer, taken, clears its link and makes nothing else let go; its figur
             const cleared = now.links.find((x) => x.id === l.id)!;
             expect(cleared.utilisation).toBeLessThanOrEqual(l.state === 'fails' ? 1 : 0.9);
             expect(cleared.utilisation).toBeCloseTo(o.utilisation, 9);
-            expect(now.letsGoAt).toBeCloseTo(o.letsGoAt, 9);
+            const means = goodFor(withClearing(job, o), now);
+            expect(o.goodFor).toBeCloseTo(means.known ? means.at : 0, 9);
             for (const x of now.links.filter((y) => y.state === 'fails')) {
               const was = before.links.find((y) => y.id === x.id)!;
               expect([x.id, was.state]).toEqual([x.id, 'fails']);

@@ -1,4 +1,5 @@
 import { evaluate, TIGHT, type Link, type Verdict } from '../chain/evaluate';
+import { goodFor } from '../chain/multiple';
 import { isResolved, resolve, type Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { massOf, roughCost, roughMinutes } from '../shop/weight-and-cost';
@@ -10,7 +11,8 @@ export interface Clearing extends Change {
   readonly utilisation: number;
   readonly weakest: string;
   readonly weakestUtilisation: number;
-  readonly letsGoAt: number;
+  /** Good for so many times the load, with the factors kept; 0 where that is not known. */
+  readonly goodFor: number;
   /** Against the job as it is: kg, the shop's money, minutes. */
   readonly mass: number;
   readonly cost: number;
@@ -51,7 +53,7 @@ function judged(c: Change, target: Link, before: Verdict, was: ReturnType<typeof
     utilisation: link.utilisation,
     weakest: weakest.name,
     weakestUtilisation: weakest.utilisation,
-    letsGoAt: now.letsGoAt,
+    goodFor: 0,
     mass: is.mass - was.mass,
     cost: is.cost - was.cost,
     minutes: is.minutes - was.minutes,
@@ -75,7 +77,13 @@ export function whatClears(job: Job, linkId: string): Clearing[] {
     const ok = judged(c, target, before, was);
     if (ok) found.set(c.kind, ok);
   }
-  return [...found.values()].sort((a, b) => a.cost - b.cost || a.mass - b.mass).slice(0, OFFERED);
+  return [...found.values()]
+    .sort((a, b) => a.cost - b.cost || a.mass - b.mass)
+    .slice(0, OFFERED)
+    .map((c) => {
+      const m = goodFor(c.job, evaluate(c.job));
+      return { ...c, goodFor: m.known ? m.at : 0 };
+    });
 }
 
 /** The job with a clearing taken: only what it changes, so that whatever else was changed meanwhile stays. */

@@ -1,4 +1,5 @@
 import { evaluate, type Verdict } from '../chain/evaluate';
+import { goodFor, type Multiple } from '../chain/multiple';
 import { distance, type Point } from '../geometry/points';
 import { boundsOf } from '../geometry/rects';
 import { outlineOf } from '../job/outlines';
@@ -24,6 +25,7 @@ export interface Remedy {
   /** The job with it done, and how its path then stands. */
   readonly job?: Job;
   readonly verdict?: Verdict;
+  readonly goodFor?: Multiple;
 }
 
 /** Least pitch between two holes in one plate, × d0 (EN 1993-1-8 Tab. 3.3, p1). */
@@ -89,7 +91,11 @@ const boltsAt = (p: Put, m: Meeting, fitting: HolePattern): Point[] =>
     return { x: own.x + sx + rx * keep, y: own.y + sy + ry * keep };
   });
 
-const withVerdict = (r: Omit<Remedy, 'verdict'>): Remedy => (r.job ? { ...r, verdict: evaluate(r.job) } : r);
+function withVerdict(r: Omit<Remedy, 'verdict' | 'goodFor'>): Remedy {
+  if (!r.job) return r;
+  const verdict = evaluate(r.job);
+  return { ...r, verdict, goodFor: goodFor(r.job, verdict) };
+}
 
 /** Bearing links of a verdict with the hole's reduction on them. */
 function bearingAt(v: Verdict | undefined, factor: number, source: string): string[] {

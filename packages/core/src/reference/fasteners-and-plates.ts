@@ -5,8 +5,9 @@ import { tStubAISC, tStubEN } from '../checks/prying';
 import { threadAreas } from '../checks/thread-engaged';
 import { groupCoefficient } from '../sharing/instantaneous-centre';
 import { huth, sharesAlongRow } from '../sharing/row';
+import { fastenerSize } from '../stock/fasteners';
 import { Working } from '../working/steps';
-import { bolts, joint, linkValues, loaded, q, type Change, type ReferenceValue } from './jobs';
+import { bolts, joint, level, linkValues, loaded, onBed, q, skin, throughBase, type Change, type ReferenceValue } from './jobs';
 
 const silent = new Working(false);
 const aisc: Change = (j) => ({ ...j, practice: { ...j.practice, rules: 'AISC' } });
@@ -28,7 +29,20 @@ const eight = () =>
   });
 
 // m 40, e 50, t 8, M10 8.8: by hand l_eff 222.5, M_pl 979 000 N·mm.
-const STUB = { m: 40, e: 50, p: 300, t: 8, fy: 275, fu: 430, d: 10, d0: 11, Ft: 41_759, gammaYield: 1, gammaBreak: 1 };
+const SIDE = { to: 'neighbour', gap: 300 } as const;
+const STUB = {
+  m: 40,
+  e: 50,
+  sides: [SIDE, SIDE] as const,
+  t: 8,
+  fy: 275,
+  fu: 430,
+  d: 10,
+  d0: 11,
+  Ft: 41_759,
+  gammaYield: 1,
+  gammaBreak: 1,
+};
 
 const BLOCK = { w: 60, L: 70, e1: 40, n2: 2, n1: 2, d0: 18, t: 8 };
 const S275 = { fy: 275, fu: 430, gammaY: 1, gamma: 1.25 };
@@ -117,18 +131,21 @@ export const fastenersAndPlates: readonly ReferenceValue[] = [
       4000 / 27_835 + 8000 / (1.4 * 41_753),
       0.001,
       'utilisation',
-      loaded({ fx: 16_000, fz: 32_000 }),
+      onBed,
+      throughBase,
+      level({ fx: 16_000, fz: 32_000 }),
     ],
     [
       'bolt-bending',
-      'M12 8.8 on 60 mm spacers, 1 kN each: M 30 N·m of 69.8',
-      'statics by hand',
-      30 / 69.827,
+      'M12 8.8 on 60 mm spacers, 1 kN each: M 30 of 69.83 N·m, F_v 1 of 15.83 kN (β_p 0.391)',
+      'statics; EN 1993-1-8 Tab. 3.4 and §3.6.1(12) by hand',
+      30 / 69.8275 + 1 / 15.8275,
       0.001,
       'utilisation',
       bolts('M12', '8.8'),
+      onBed,
       joint({ packing: 'spacers', packer: q(60) }),
-      loaded({ fx: 4000 }),
+      level({ fx: 4000, fz: 0 }, 68),
     ],
     [
       'spacer',
@@ -200,6 +217,47 @@ export const fastenersAndPlates: readonly ReferenceValue[] = [
         plate: { ...j.plate, metal: '6082-T6', thickness: q(4), fold: { edge: 'fore', radius: q(10), height: q(40) } },
       }),
     ],
+    [
+      'base-hole',
+      'M10 in 8 mm S235, e_1 15 and e_2 20: α_b 0.4545, k_1 2.5',
+      'EN 1993-1-8 Tab. 3.4 by hand',
+      2.5 * 0.45455 * 360 * 10 * 8,
+      0.001,
+      'capacity',
+      throughBase,
+      level({ fx: 4000, fz: 0 }),
+    ],
+    [
+      'base-hole',
+      'the same across slots 30 longer: × 0.6',
+      'EN 1993-1-8 Tab. 3.4 note 1',
+      0.6 * 2.5 * 0.45455 * 360 * 10 * 8,
+      0.001,
+      'capacity',
+      throughBase,
+      (j) => ({ ...j, base: { ...j.base, slot: q(30), slotAlong: 'y' } }),
+      level({ fx: 4000, fz: 0 }),
+    ],
+    [
+      'head-bearing',
+      'washer of 20 over a hole of 11 on S235: π/4·(20² − 11²)·235',
+      'geometry; bearing up to yield (common practice)',
+      (Math.PI / 4) * 279 * 235,
+      1e-6,
+      'capacity',
+      throughBase,
+      loaded({ fz: 400 }),
+    ],
+    [
+      'countersink',
+      'M12 head 7.44 high in 8 mm',
+      'ISO 10642 (memory)',
+      7.44 / 8,
+      1e-6,
+      'utilisation',
+      bolts('M12', '8.8'),
+      joint({ head: 'countersunk' }),
+    ],
     ['base-bearing', '12 kN straight down on 120 × 100: 1.0 MPa', 'statics', 1, 1e-6, 'demand', loaded({ fz: -12_000 })],
     [
       'slip',
@@ -215,13 +273,17 @@ export const fastenersAndPlates: readonly ReferenceValue[] = [
         [150, -150],
       ]),
       joint({ tightening: 'slip resistant', friction: q(0.5) }),
-      loaded({ fx: 4000, fz: 2000 }),
+      skin({ kind: 'sheet', metal: 'S235', thickness: q(60) }),
+      throughBase,
+      (j) => ({ ...j, base: { ...j.base, length: q(340), width: q(340), hole: q(22) } }),
+      level({ fx: 4000, fz: 2000 }),
     ],
     [
       'thread-engaged',
-      'M10 in 10 mm of S275: 0.577·430·0.875·π·10·10',
-      'FED-STD-H28 at basic size by hand',
-      0.577 * 430 * 274.889,
+      'M10 in 10 mm of S275, 6g in 6H: 0.577·430·215 mm²',
+      'FED-STD-H28/2 with ISO 965-1 limits (memory) by hand',
+      // D_s.min 9.732, E_n.max 9.206: π·10·9.732/1.5·(0.75 + 0.57735·0.526).
+      0.577 * 430 * 214.77,
       0.001,
       'capacity',
       joint({ holding: 'tapped', engagement: q(10) }),
@@ -254,11 +316,19 @@ export const fastenersAndPlates: readonly ReferenceValue[] = [
   },
   {
     of: 'thread-engaged',
-    what: 'AS_n of M12, 10 mm: 0.875·π·d·L_e, mm²',
-    source: 'FED-STD-H28 at basic size by hand',
-    expected: 329.9,
-    within: 0.001,
-    got: () => threadAreas(12, 1.75, 10, silent).internal,
+    what: 'AS_s of M12, 12 mm engaged, 6g in 6H, mm²',
+    source: 'FED-STD-H28/2, independent review',
+    expected: 228,
+    within: 0.003,
+    got: () => threadAreas(fastenerSize('M12')!, 12, silent).external,
+  },
+  {
+    of: 'thread-engaged',
+    what: 'AS_n of M12, 12 mm engaged, 6g in 6H, mm²',
+    source: 'FED-STD-H28/2, independent review',
+    expected: 313,
+    within: 0.003,
+    got: () => threadAreas(fastenerSize('M12')!, 12, silent).internal,
   },
   {
     of: 'spacer',
@@ -274,7 +344,7 @@ export const fastenersAndPlates: readonly ReferenceValue[] = [
     source: 'EN 1993-1-8 Tab. 6.2 by hand: (979 000 + 50·41 759)/90',
     expected: 34_077,
     within: 0.001,
-    got: () => tStubEN(STUB, silent),
+    got: () => tStubEN(STUB, silent).holds,
   },
   {
     of: 'plate-bending',
@@ -282,7 +352,7 @@ export const fastenersAndPlates: readonly ReferenceValue[] = [
     source: 'AISC Manual Part 9 by hand: 41 759·(8/13.04)²·1.8625',
     expected: 29_283,
     within: 0.001,
-    got: () => tStubAISC(STUB, silent),
+    got: () => tStubAISC(STUB, silent).holds,
   },
   {
     of: 'block-tearing',
@@ -294,9 +364,10 @@ export const fastenersAndPlates: readonly ReferenceValue[] = [
   },
   {
     of: 'block-tearing',
-    what: 'the same by R_n, kN',
-    source: 'AISC 360-16 §J4.3 by hand',
-    expected: 434.88,
+    what: 'the same by R_n, holes + 1/16 in, kN',
+    source: 'AISC 360-16 §J4.3 and §B4.3b by hand: min(0.6·430·1289, 0.6·275·1760) + 430·323',
+    // d_n 19.5875: A_nt (60 − 19.59)·8 = 323.3, A_nv 2·(110 − 1.5·19.59)·8 = 1289.9, A_gv 1760.
+    expected: (290_400 + 430 * 323.3) / 1000,
     within: 0.001,
     got: () => blockAISC(BLOCK, { ...S275, gamma: 1 }, false, silent) / 1000,
   },

@@ -102,3 +102,19 @@ export const linkValues = (rows: readonly LinkRow[]): ReferenceValue[] =>
     within,
     got: () => linkIn(plainJob(...changes), of)[read],
   }));
+
+/** The job on a solid bed: no skin that bends, so that bolts get what statics alone says. */
+export const onBed: Change = skin({ kind: 'bed', strength: q(30), thickness: q(200) });
+/** Bolts through the base, which then pries on nothing; holes of the base where they stand. */
+export const throughBase: Change = (j) => ({
+  ...j,
+  base: {
+    ...j.base,
+    length: q(300),
+    width: q(280),
+    hole: q(11),
+    holes: j.bolts.items.map((b, i) => ({ ...b, id: `H${i + 1}` })),
+  },
+});
+/** A push along the plate at the height of the bed's face, so that it tips nothing: M_y takes out V·t. */
+export const level = (v: { fx: number; fz: number }, t = 8): Change => loaded({ ...v, my: -v.fx * t });

@@ -1,9 +1,24 @@
-import { betaOf } from '../checks/local-dishing';
+import { betaOf, dishingStress } from '../checks/local-dishing';
 import { faceResistance } from '../checks/hollow/wall-face';
 import { withdrawalEN, withdrawalNDS } from '../checks/timber/lag-withdrawal';
 import { steelToTimber } from '../checks/timber/timber-joint';
 import { Working } from '../working/steps';
-import { bolts, joint, linkValues, loaded, q, skin, type Change, type ReferenceValue } from './jobs';
+import { inRow } from '../checks/timber/timber-row';
+import { ovenDryG } from '../stock/timber';
+import {
+  bolts,
+  joint,
+  level,
+  linkIn,
+  linkValues,
+  loaded,
+  plainJob,
+  q,
+  skin,
+  throughBase,
+  type Change,
+  type ReferenceValue,
+} from './jobs';
 
 const silent = new Working(false);
 const washers: Change = (j) => ({ ...j, far: { kind: 'washer' } });
@@ -39,9 +54,10 @@ export const skins: readonly ReferenceValue[] = [
   ...linkValues([
     [
       'pull-through',
-      'laminate ψ 0.35, washer 20, 8 mm: π·20·8·66',
-      'statics; ISO 12215-5 Annex C (memory)',
-      33_175,
+      'laminate ψ 0.35, washer 20, 8 mm: π·20·8·16.375',
+      'statics; interlaminar shear of ISO 12215-5 Annex C (memory); spread of EN 1993-1-8 §6.2.5(4)',
+      // c = 2·√(400/(3·124.5)) = 2.070; 16 + 4.14 is over the washer's 20.
+      Math.PI * 20 * 8 * 16.375,
       0.001,
       'capacity',
       laminate,
@@ -50,9 +66,9 @@ export const skins: readonly ReferenceValue[] = [
     ],
     [
       'washer-crush',
-      'plywood 3·f_c,90 on a ring of 20 to 11',
-      'EN 1995-1-1 §8.5.2(2) by hand',
-      3287,
+      'plywood 0.9·3·f_c,90 on a ring of 20 to 11',
+      'EN 1995-1-1 §8.5.2(2), k_mod 0.9 of Tab. 3.1 by hand',
+      0.9 * 3287,
       0.001,
       'capacity',
       skin({ kind: 'plywood', grade: 'birch', thickness: q(18) }),
@@ -93,17 +109,6 @@ export const skins: readonly ReferenceValue[] = [
       loaded({ fx: 400 }),
     ],
     [
-      'local-dishing',
-      'washer 20 on 3 mm sheet, 500 × 400, 1 kN: 3F/2πt²·(1.3·ln(800/10π) + 0.673)',
-      'Roark Tab. 11.4 case 1b by hand',
-      (3000 / (2 * Math.PI * 9)) * (1.3 * Math.log(800 / (10 * Math.PI)) + 0.6848),
-      0.002,
-      'demand',
-      washers,
-      loaded({ fz: 4000 }),
-      (j) => ({ ...j, skin: { ...j.skin, thickness: q(3) } }),
-    ],
-    [
       'core-shear',
       'plug of 60, d 26, τ 2.6: π·60·26·2.6',
       'statics by hand',
@@ -118,13 +123,25 @@ export const skins: readonly ReferenceValue[] = [
     ['timber-spacing', 'M10: 80 mm to a loaded end, 120 there', 'EN 1995-1-1 Tab. 8.4', 80 / 120, 1e-6, 'utilisation', timber],
     [
       'group-tear-out',
-      'C24, 240 × 270, 60 thick, end 120: 0.7·2·(390 − 16.5)·60·4',
-      'EN 1995-1-1 Annex A by hand',
-      1.5 * (240 - 11) * 60 * 14.5,
+      'C24, 240 × 270, 60 thick, end 120: 0.9·1.5·(240 − 11)·60·14.5',
+      'EN 1995-1-1 Annex A, k_mod 0.9 by hand',
+      0.9 * 1.5 * (240 - 11) * 60 * 14.5,
       0.001,
       'capacity',
       timber,
       loaded({ fx: 400 }),
+    ],
+    [
+      'lag-both',
+      'M10 lags, 60 of thread: 1.5 of 5.567 kN drawn, 2 of 6.858 kN sideways, by their squares',
+      'EN 1995-1-1 eq. 8.28, 8.41 and k_mod 0.9 by hand',
+      Math.hypot(1.5 / 5.5671, 2 / 6.8576),
+      0.001,
+      'utilisation',
+      timber,
+      throughBase,
+      joint({ holding: 'lag screw', engagement: q(60) }),
+      level({ fx: 8000, fz: 6000 }),
     ],
     [
       'timber-bending',
@@ -138,9 +155,10 @@ export const skins: readonly ReferenceValue[] = [
     ],
     [
       'timber-joint',
-      'M10 8.8 in 60 mm C24, 8 mm plate: 6199 thin, 8566 thick, at t/d 0.8',
-      'EN 1995-1-1 eq. 8.9 and 8.10 by hand',
-      7619,
+      'M10 8.8 in 60 mm C24, 8 mm plate: 6199 thin, 8566 thick, at t/d 0.8; k_mod 0.9',
+      'EN 1995-1-1 eq. 8.9, 8.10 and 8.34 by hand',
+      // 2^0.9·1.2005 = 2.24, so no more than 2.
+      0.9 * 7619,
       0.002,
       'capacity',
       timber,
@@ -183,12 +201,14 @@ export const skins: readonly ReferenceValue[] = [
     ],
     [
       'bond',
-      '10 kN on 400 × 400 less four holes: 0.0626 MPa of 5',
-      'statics by hand',
-      10_000 / (160_000 - 4 * (Math.PI / 4) * 121) / 5,
+      '10 kN on 400 × 400 × 8 S275 on 60 mm steel, 0.5 mm at G 800: mean 0.0626 MPa, λl/2 6.57, 0.411 of 5; peel by V·8, 0.0075 of 2',
+      'Volkersen 1938, statics by hand',
+      // λ² = 1600·(1/(210000·8) + 1/(210000·60)) = 0.0010794; λ·200 = 6.571, its coth 1.
+      Math.hypot((6.571 * 10_000) / (160_000 - 4 * (Math.PI / 4) * 121) / 5, (6 * 80_000) / 400 ** 3 / 2),
       0.001,
       'utilisation',
-      joint({ bedding: 'bonded', bondShear: q(5), bondPeel: q(2) }),
+      joint({ bedding: 'bonded', bondShear: q(5), bondPeel: q(2), bondLine: q(0.5), bondModulus: q(800) }),
+      skin({ kind: 'sheet', metal: 'S275', thickness: q(60) }),
       loaded({ fx: 10_000 }),
     ],
     [
@@ -279,6 +299,44 @@ export const skins: readonly ReferenceValue[] = [
     expected: 7.105,
     within: 0.001,
     got: () => withdrawalEN(10, 60, 350, silent) / 1000,
+  },
+  {
+    of: 'local-dishing',
+    what: '1 kN on a washer of 20 on 3 mm sheet, 500 × 400, ν 0.3: 3F/2πt²·(1.3·ln(800/10π) + 0.6848), MPa',
+    source: 'Roark Tab. 11.4 case 1b, β of 1.25 between its rows (memory)',
+    expected: (3000 / (2 * Math.PI * 9)) * (1.3 * Math.log(800 / (10 * Math.PI)) + 0.6848),
+    within: 0.001,
+    got: () => dishingStress({ F: 1000, t: 3, r_0: 10, b: 400, a: 500, nu: 0.3 }, silent),
+  },
+  {
+    of: 'timber-joint',
+    what: 'n_ef/n of four M12 at a_1 80',
+    source: 'EN 1995-1-1 eq. 8.34, independent review: 0.737',
+    expected: 0.737,
+    within: 0.001,
+    got: () => inRow({ n: 4, a1: 80, d: 12 }, silent) / 4,
+  },
+  {
+    of: 'lag-withdrawal',
+    what: 'G oven-dry of ρ 420 kg/m³ at 12 %',
+    source: 'NDS Supplement §3.1.3, independent review: 0.39',
+    expected: 0.39,
+    within: 0.003,
+    got: () => ovenDryG(420),
+  },
+  {
+    of: 'lag-withdrawal',
+    what: 'four lags drawn together against four alone',
+    source: 'EN 1995-1-1 eq. 8.41: 4^0.9/4',
+    expected: 3.482 / 4,
+    within: 0.001,
+    got: () => {
+      const of = (fz: number, mx: number) =>
+        linkIn(plainJob(timber, joint({ holding: 'lag screw', engagement: q(50) }), loaded({ fz, mx })), 'lag-withdrawal')
+          .capacity;
+      // Tipped, two of the four are drawn: 2^0.9/2.
+      return (of(400, 0) / of(0, 40_000)) * (2 ** 0.9 / 2);
+    },
   },
   {
     of: 'local-dishing',

@@ -1,6 +1,6 @@
 import { evaluate } from '../chain/evaluate';
 import { bearingAISC, bearingEN } from '../checks/bearing';
-import { panelMoment, patchResponse } from '../checks/panel-case';
+import { panelMoment, patchResponse } from '../checks/demand/panel-case';
 import { rectAbout } from '../geometry/rects';
 import { withClass } from '../job/bolt-class';
 import { newJob } from '../job/new-job';
@@ -118,7 +118,7 @@ const holes = Object.entries(HOLES).flatMap(([id, row]) =>
   })),
 );
 
-const proof = (j: Job): Job => ({ ...j, practice: { ...j.practice, school: 'proof' } });
+const proof = (j: Job): Job => ({ ...j, practice: { ...j.practice, school: 'ultimate' } });
 const nuts = (
   [
     ['M8', '8.8', 31.3],
@@ -183,8 +183,8 @@ const tightening = [
 ];
 
 const FAR = { e1: Infinity, e2: Infinity, p1: Infinity, p2: Infinity };
-const enPlate = { d: 20, d0: 22, t: 10, fu: 430, fub: 800, gamma: 1.25 };
-const aiscPlate = { d: 0.75, d0: 0.8125, t: 1, fu: 58, fub: 120, gamma: 1 / 0.75 };
+const enPlate = { d: 20, d0: 22, t: 10, fu: 430, fub: 800, gamma: 1.25, hole: 1 };
+const aiscPlate = { d: 0.75, d0: 0.8125, t: 1, fu: 58, fub: 120, gamma: 1 / 0.75, hole: 1 };
 const bearing: ReferenceValue[] = [
   {
     of: 'plate-bearing',

@@ -58,8 +58,8 @@ it('nothing slides, nothing is held', () => {
 
 it('in the chain: solved and counted, the bolts shear less, by the press that was solved; the working says so', () => {
   const job = counted();
-  const { verdict, solved } = judge(job, undefined, 'draft');
-  const without = judge(counted({ friction: 'left out' }), undefined, 'draft').verdict;
+  const { verdict, solved } = judge(job, { mesh: 'draft' });
+  const without = judge(counted({ friction: 'left out' }), { mesh: 'draft' }).verdict;
   const id = verdict.cases[0]!.id;
   const { press } = solved!.get(id)!;
   // All 9 kN press, and what the bolts pull besides.
@@ -82,7 +82,7 @@ it('more friction than slides: the bolts are left nothing, and the working says 
     ...j,
     loads: j.loads.map((l) => ({ ...l, values: { ...l.values, fx: fromSheet(300, '300') } })),
   }));
-  const { verdict, solved } = judge(job, undefined, 'draft');
+  const { verdict, solved } = judge(job, { mesh: 'draft' });
   const steps = workingOf(job, 'bolt-shear', verdict.cases[0]!.id, solved)!.steps;
   expect(steps.some((s) => s.value === 0 && s.text.includes('holds more than slides'))).toBe(true);
 });

@@ -22,12 +22,12 @@ export interface Friction {
  * welded, and where slip is judged by its own check.
  */
 export function heldByFriction(r: Resolved, press: number, { shears }: InPlane): Friction | undefined {
-  const { joint, welds } = r.job;
+  const { joint, welds } = r;
   if (spreadRulesOf(r.job).friction !== 'counted') return undefined;
   if (joint.bedding === 'bonded' || joint.tightening === 'slip resistant' || welds.doubler !== 'none') return undefined;
   const slides = shears.reduce((sum, v) => sum + v.total, 0);
   if (slides < 1e-9) return undefined;
-  const [mu, gamma] = [joint.friction.v, r.factors.onBreak];
+  const [mu, gamma] = [joint.friction, r.factors.onBreak];
   return { mu, gamma, press, slides, left: Math.max(0, 1 - (mu * press) / (gamma * slides)) };
 }
 

@@ -12,6 +12,8 @@ import { refuse, type Refusal } from '../units/refusal';
 export interface OutOfPlane {
   /** Tension in each bolt, N, in the order given; 0 where it is slack. */
   readonly tensions: readonly number[];
+  /** Push down the spacer round each bolt, N; 0 where there is none. */
+  readonly pushes: readonly number[];
   /** Part of the base that presses, as a polygon; empty where it lifts clear. */
   readonly pressed: readonly Point[];
   /** Largest pressure, MPa, at a corner of `pressed`, and where. */
@@ -28,9 +30,13 @@ export interface Bed {
   readonly bolts: readonly Point[];
   /** E_b·A_s, N. */
   readonly boltStiffness: number;
+  /** Part of it that what lies between base and bolt leaves each; all of it where left out. */
+  readonly left?: readonly number[];
   /** E_c, MPa. */
   readonly bedModulus: number;
   readonly inLine: boolean;
+  /** Each bolt stands in a spacer, which presses where the bolt does not pull; nothing else touches. */
+  readonly onSpacers?: boolean;
 }
 
 type Vec3 = [number, number, number];
@@ -42,13 +48,13 @@ const TOLERANCE = 1e-10;
 
 export function shareOutOfPlane(bed: Bed, fz: number, mx: number, my: number): OutOfPlane | Refusal {
   const size = Math.abs(fz) + (Math.abs(mx) + Math.abs(my)) / Math.max(bed.base.x1 - bed.base.x0, bed.base.y1 - bed.base.y0);
-  if (size < 1e-9)
-    return { tensions: bed.bolts.map(() => 0), pressed: [], peak: 0, peakAt: { x: 0, y: 0 }, push: 0, residual: 0 };
+  if (size < 1e-9) return { ...nothingPressed(bed.bolts), tensions: bed.bolts.map(() => 0), residual: 0 };
   const load: Vec3 = [fz, mx, my];
   if (bed.inLine) {
     const hinge = takeOutHinge(bed, load);
     if (hinge) return hinge;
   }
+  if (bed.onSpacers) return onSpacers(bed, load);
   const corners = cornersOf(bed.base);
   // Start from everything engaged, bolts and whole bed, so the first step always has a stiffness.
   const engaged = stiffnessOf(
@@ -72,6 +78,33 @@ export function shareOutOfPlane(bed: Bed, fz: number, mx: number, my: number): O
   }
   const r = residualOf(bed, corners, u, load);
   return r < 1e-6 ? result(bed, corners, u, r) : mechanism();
+}
+
+const nothingPressed = (bolts: readonly Point[]) => ({
+  pushes: bolts.map(() => 0),
+  pressed: [],
+  peak: 0,
+  peakAt: { x: 0, y: 0 },
+  push: 0,
+});
+
+/** Spacers hold both ways, so the group is elastic: F_i = k·(w0 + θ × r_i), all alike (statics). */
+function onSpacers(bed: Bed, load: Vec3): OutOfPlane | Refusal {
+  const k = stiffnessOf(
+    bed,
+    bed.bolts.map(() => true),
+    [],
+  );
+  const u = solve(k, load);
+  if (!u) return mechanism();
+  const forces = bed.bolts.map((b, i) => stiffnessAt(bed, i) * lift(u, b));
+  return {
+    ...nothingPressed(bed.bolts),
+    tensions: forces.map((f) => Math.max(0, f)),
+    pushes: forces.map((f) => Math.max(0, -f)),
+    push: forces.reduce((sum, f) => sum + Math.max(0, -f), 0),
+    residual: 0,
+  };
 }
 
 const PARTLY = 1e-3;
@@ -114,6 +147,7 @@ function takeOutHinge(bed: Bed, load: Vec3): Refusal | undefined {
 /** Holds the rotation that bolts in one line leave free at rest; no load acts on it. */
 const SOFT = 1e-7;
 
+const stiffnessAt = (bed: Bed, i: number): number => bed.boltStiffness * (bed.left?.[i] ?? 1);
 const lift = (u: Vec3, p: Point) => u[0] + u[1] * p.y - u[2] * p.x;
 
 function pressedPart(corners: readonly Point[], u: Vec3): Point[] {
@@ -127,7 +161,7 @@ function stiffnessOf(bed: Bed, active: readonly boolean[], pressed: readonly Poi
   const k: Sym3 = [c * m.A, c * m.Sy, -c * m.Sx, c * m.Iyy, -c * m.Ixy, c * m.Ixx];
   bed.bolts.forEach((b, i) => {
     if (!active[i]) return;
-    const s = bed.boltStiffness;
+    const s = stiffnessAt(bed, i);
     k[0] += s;
     k[1] += s * b.y;
     k[2] -= s * b.x;
@@ -222,5 +256,6 @@ function result(bed: Bed, corners: readonly Point[], u: Vec3, residual: number):
   }
   const m = areaMoments(pressed);
   const push = -bed.bedModulus * (u[0] * m.A + u[1] * m.Sy - u[2] * m.Sx);
-  return { tensions: bed.bolts.map((b) => Math.max(0, bed.boltStiffness * lift(u, b))), pressed, peak, peakAt, push, residual };
+  const tensions = bed.bolts.map((b, i) => Math.max(0, stiffnessAt(bed, i) * lift(u, b)));
+  return { tensions, pushes: bed.bolts.map(() => 0), pressed, peak, peakAt, push, residual };
 }

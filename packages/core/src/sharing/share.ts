@@ -1,34 +1,56 @@
-import type { LoadCase } from '../loads/load-case';
+import { lowered, type LoadCase } from '../loads/load-case';
 import type { Resolved } from '../job/resolve';
 import { isRefusal, type Refusal } from '../units/refusal';
 import { shareInPlane, type InPlane } from './in-plane';
-import { shareOutOfPlane, type OutOfPlane } from './out-of-plane';
+import { shareOutOfPlane, type Bed, type OutOfPlane } from './out-of-plane';
+import { leftByPlate } from './t-stub';
 import { heldByFriction, lessFriction, type Friction } from './friction';
 import type { Solved } from './solved';
 
 /** What each bolt and the bed get from one factored case. */
 export interface Shared {
+  /** At the datum, on the plate's face under the base. */
   readonly loadCase: LoadCase;
+  /** The same on the skin's face, and in the skin's middle plane: V tips the joint by what it stands above it. */
+  readonly onSkin: LoadCase;
+  readonly midSkin: LoadCase;
   readonly inPlane: InPlane;
   readonly outOfPlane: OutOfPlane;
-  /** The spread solver's figures, where the job's checks are judged by them. */
-  readonly solved?: Solved;
   /** What friction takes before the bolts do, where the job counts it; the shears in `inPlane` are what is left. */
   readonly friction?: Friction;
 }
 
+/** Height of the plate's face above the skin, mm: its plates, and what is packed under them, the mean of the bolts. */
+export const standsOff = (r: Pick<Resolved, 'plateThickness' | 'plateLayers' | 'bolts'>): number =>
+  r.plateThickness * r.plateLayers + r.bolts.reduce((sum, b) => sum + b.packed, 0) / r.bolts.length;
+
+/**
+ * A plate that bends hands more to the bolts next to the base, and less to those at its corners: each bolt gets the worse of a stiff
+ * plate and of one that gives strip by strip.
+ */
+function orBending(r: Resolved, bed: Bed, stiff: OutOfPlane, c: LoadCase): OutOfPlane {
+  if (bed.onSpacers || stiff.tensions.every((t) => t === 0)) return stiff;
+  const left = leftByPlate(r);
+  const [least, most] = [Math.min(...left), Math.max(...left)];
+  if (most - least < 1e-6) return stiff;
+  const bends = shareOutOfPlane({ ...bed, left }, c.fz, c.mx, c.my);
+  if (isRefusal(bends)) return stiff;
+  return { ...stiff, tensions: stiff.tensions.map((t, i) => Math.max(t, bends.tensions[i]!)) };
+}
+
+/** Shares a factored case between the bolts and the bed. `solved`: what the spread solver found of it, for the friction it takes. */
 export function share(r: Resolved, c: LoadCase, solved?: Solved): Shared | Refusal {
   const inPlane = shareInPlane(r.bolts, c.fx, c.fy, c.mz);
   if (isRefusal(inPlane)) return inPlane;
-  const outOfPlane = shareOutOfPlane(
-    { base: r.base, bolts: r.bolts, boltStiffness: r.grade.E * r.As, bedModulus: r.bedModulus, inLine: r.allInLine },
-    c.fz,
-    c.mx,
-    c.my,
-  );
-  if (isRefusal(outOfPlane)) return outOfPlane;
-  if (!solved) return { loadCase: c, inPlane, outOfPlane };
-  const all = { loadCase: c, inPlane, outOfPlane: { ...outOfPlane, tensions: solved.tensions }, solved };
-  const friction = heldByFriction(r, solved.press, inPlane);
+  const h = standsOff(r);
+  const onSkin = lowered(c, h);
+  const { base, bolts, bedModulus, allInLine: inLine } = r;
+  const onSpacers = r.joint.packing === 'spacers';
+  const bed = { base, bolts, boltStiffness: r.grade.E * r.As, bedModulus, inLine, onSpacers };
+  const stiff = shareOutOfPlane(bed, onSkin.fz, onSkin.mx, onSkin.my);
+  if (isRefusal(stiff)) return stiff;
+  const outOfPlane = orBending(r, bed, stiff, onSkin);
+  const all = { loadCase: c, onSkin, midSkin: lowered(c, h + r.skinThickness / 2), inPlane, outOfPlane };
+  const friction = solved && heldByFriction(r, solved.press, inPlane);
   return friction ? { ...all, inPlane: lessFriction(inPlane, friction), friction } : all;
 }

@@ -22,6 +22,8 @@ export interface Solved {
   readonly press: number;
   /** Shear across the skin per width, N/mm. */
   readonly skinShear: Read;
+  /** Solved with membrane action: it does not go in proportion. */
+  readonly membrane: boolean;
   /** Past half the thickness without membrane action, which the job's rules leave out: nothing to judge by. */
   readonly tooThin: boolean;
   readonly overThickness: number;

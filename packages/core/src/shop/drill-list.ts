@@ -1,7 +1,7 @@
 import type { Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { baseHoleFor } from '../job/layout-refusals';
-import { packersFor, surfaceOf } from '../survey/packers';
+import { packersFor, surfaceOf } from '../job/packers';
 import { formatQuantity } from '../units/format-quantity';
 import { isRefusal } from '../units/refusal';
 

@@ -16,6 +16,10 @@ export interface Cell extends CellPlace {
 /** A one-way spring with its stiffness, N/mm. */
 export interface Link extends LinkPlace {
   readonly stiffness: number;
+  /** Part of it at each of its nodes, those above together 1, those below −1. */
+  readonly parts: readonly number[];
+  /** Holds both ways. */
+  readonly tied: boolean;
   /** Contact: clear height, mm. Bolt: pull before the load over its stiffness, as a length. */
   readonly offset: number;
 }
@@ -47,6 +51,8 @@ export function bendingOf(a: Assembly, c: Cell): Float64Array {
   return K;
 }
 
+const ONE_EACH = [1, -1] as const;
+
 /** The equations of a stack, on the pattern of an earlier one where that still fits. */
 export function assemble(stack: Stack, before?: Pattern): Assembly {
   const pattern = patternOf(stack, before);
@@ -68,12 +74,14 @@ export function assemble(stack: Stack, before?: Pattern): Assembly {
   for (const s of stack.springs) onDiagonal(unknownOf(nodes, s.layer, s.node, 0), s.stiffness);
   const links = pattern.links.map((l): Link => {
     if (l.kind === 'bolt') {
-      const { stiffness, preload } = stack.bolts[l.of]!;
-      return { ...l, stiffness, offset: preload / stiffness };
+      const { stiffness, preload, heads, both } = stack.bolts[l.of]!;
+      const parts = heads ? [...heads.upper.map((p) => p.part), ...heads.lower.map((p) => -p.part)] : ONE_EACH;
+      return { ...l, stiffness, offset: preload / stiffness, parts, tied: both === true };
     }
     const c = stack.contacts[l.of]!;
     const shared = Math.min(area[c.upper * nodes + l.node]!, area[c.lower * nodes + l.node]!);
-    return { ...l, stiffness: c.modulus * shared, offset: c.gap };
+    const tied = typeof c.tied === 'boolean' ? c.tied : c.tied.has(l.node);
+    return { ...l, stiffness: c.modulus * shared, offset: c.gap, parts: ONE_EACH, tied };
   });
   return { stack, pattern, place, nodes, unknowns: pattern.unknowns, cells, cellsIn, matrix, links, area, bending: new Map() };
 }

@@ -25,8 +25,8 @@ export function carryState(from: Assembly, { u, state }: Pick<StackResult, 'u' |
   const rows = Array.from(to.stack.grid.y, (y) => nearestLine(from.stack.grid.y, y));
   const weights = weightsOn(from, to);
   const presses = (l: Link): number | undefined => {
-    const { upper, lower, tied } = to.stack.contacts[l.of]!;
-    if (tied) return 1;
+    const { upper, lower } = to.stack.contacts[l.of]!;
+    if (l.tied) return 1;
     const four = weights(l.node);
     const same = four.find(([, part]) => part > SAME);
     let stretch = -l.offset;

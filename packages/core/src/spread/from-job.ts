@@ -1,12 +1,16 @@
 import type { Rect } from '../geometry/points';
 import { boundsOf } from '../geometry/rects';
-import type { Resolved } from '../job/resolve';
+import { isHeldByThreadOf } from '../job/joint';
+import type { PlacedBolt, Resolved } from '../job/resolve';
+import { preloadCounts } from '../job/preload-lasts';
 import { EDGES, spreadRulesOf, type EdgeName } from '../job/spread-rules';
 import { proofOf } from '../stock/bolt-proof';
+import { headKind } from '../stock/heads';
 import { refuse, type Refusal } from '../units/refusal';
 import { lineAt, nodesOf, type Grid } from './grid';
 import { gridFor, type JobGrid } from './job-grid';
-import { baseLayer, BED, bedLayer, E_STEEL, farLayer, farPieces, isBed, isBonded, plateLayer, skinLayer } from './job-layers';
+import { headPatch } from './head-patch';
+import { baseLayer, BED, bedLayer, E_STEEL, farLayer, farPieces, isBed, plateLayer, skinLayer } from './job-layers';
 import type { Contact, GroundSpring, Layer, Stack, StackBolt, Support } from './stack';
 
 /** How fine: unknowns aimed at. */
@@ -59,8 +63,8 @@ export function stackOf(
   const stack: Stack = {
     grid,
     layers,
-    contacts: contactsOf(r, layers.length > FAR),
-    bolts: boltsOf(r, grid, layers.length > FAR),
+    contacts: contactsOf(r, grid, layers.length > FAR),
+    bolts: boltsOf(r, grid, layers),
     supports: isBed(r) ? bedSupports(grid) : [...bearersOf(r, grid), ...inPlaneOf(r, grid, membrane)],
     springs: isBed(r) ? [] : bearerSprings(r, grid),
   };
@@ -84,37 +88,100 @@ function refusedStack(r: Resolved): Refusal | undefined {
 }
 
 /** Welded on, or clamped by no bolt of its own, the base moves with the plate; else it may lift off it. */
-function contactsOf(r: Resolved, far: boolean): Contact[] {
-  const own = r.bolts.some((b) => b.throughBase) && r.job.welds.fitting === 'none';
+function contactsOf(r: Resolved, grid: Grid, far: boolean): Contact[] {
+  const own = r.bolts.some((b) => b.throughBase) && r.welds.fitting === 'none';
   const { bedding } = spreadRulesOf(r.job).given;
   const bed = bedding ?? r.bedModulus / r.skinThickness;
   const metal = bedding ?? (2 * Math.min(E_STEEL, r.plateMetal.E)) / (r.baseThickness + r.plateThickness * r.plateLayers);
   return [
     { upper: BASE, lower: PLATE, modulus: metal, tied: !own, gap: 0 },
-    { upper: PLATE, lower: SKIN, modulus: bed, tied: isBonded(r), gap: 0 },
-    ...(far ? [{ upper: SKIN, lower: FAR, modulus: bed, tied: r.job.welds.doubler !== 'none', gap: 0 }] : []),
+    {
+      upper: PLATE,
+      lower: SKIN,
+      modulus: bed,
+      tied: r.glueHolds === true || weldedNodes(r, grid),
+      gap: 0,
+      apart: r.joint.packing === 'spacers',
+    },
+    ...(far ? [{ upper: SKIN, lower: FAR, modulus: bed, tied: false, gap: 0 }] : []),
   ];
 }
 
-function boltsOf(r: Resolved, grid: Grid, far: boolean): StackBolt[] {
+/** Nodes where the plate is welded to the skin: along its edges, in the stitches of them, or at the plugs in its holes. */
+function weldedNodes(r: Resolved, grid: Grid): ReadonlySet<number> | false {
+  const { doubler, stitch, gap } = r.welds;
+  if (doubler === 'none') return false;
+  const nx = grid.x.length;
+  const out = new Set<number>();
+  if (doubler === 'plugs') for (const b of r.bolts) out.add(lineAt(grid.x, b.x) + lineAt(grid.y, b.y) * nx);
+  else {
+    const { x0, x1, y0, y1 } = r.plate;
+    const on = (v: number, edge: number) => Math.abs(v - edge) < 1e-6;
+    // Stitches go from the middle of each edge out, so that both ends are alike.
+    const stitched = (along: number, middle: number) => {
+      if (doubler === 'all round') return true;
+      const at = (Math.abs(along - middle) + stitch / 2) % (stitch + gap);
+      return at <= stitch;
+    };
+    for (let iy = 0; iy < grid.y.length; iy++)
+      for (let ix = 0; ix < nx; ix++) {
+        const [x, y] = [grid.x[ix]!, grid.y[iy]!];
+        if (x < x0 - 1e-6 || x > x1 + 1e-6 || y < y0 - 1e-6 || y > y1 + 1e-6) continue;
+        const ends = (on(x, x0) || on(x, x1)) && stitched(y, (y0 + y1) / 2);
+        const sides = (on(y, y0) || on(y, y1)) && stitched(x, (x0 + x1) / 2);
+        if (ends || sides) out.add(ix + iy * nx);
+      }
+  }
+  return out;
+}
+
+/** Half of what is under a bolt's head and its nut, mm: washers, or the thread itself where it is cut into the far part. */
+const headRadius = (r: Resolved): number => (headKind(r.joint.head).sunk ? r.d : r.washerOutside / 2);
+function nutRadius(r: Resolved): number {
+  if (isHeldByThreadOf(r.joint) || r.joint.holding === 'lag screw') return r.d / 2;
+  // Washers on the skin are plates of their own in the stack: the nut presses on them by its flats.
+  return r.far.kind === 'washer' ? r.size.acrossFlats / 2 : r.washerOutside / 2;
+}
+
+function boltsOf(r: Resolved, grid: Grid, layers: readonly Layer[]): StackBolt[] {
+  if (r.glueHolds) return [];
   const rules = spreadRulesOf(r.job);
+  const far = layers.length > FAR;
+  const spacers = r.joint.packing === 'spacers';
+  const cells = (layer: number) => {
+    const { outline: o, mask } = layers[layer]!;
+    return (ix: number, iy: number) => {
+      const [x, y] = [(grid.x[ix]! + grid.x[ix + 1]!) / 2, (grid.y[iy]! + grid.y[iy + 1]!) / 2];
+      const inside = x >= o.x0 && x <= o.x1 && y >= o.y0 && y <= o.y1;
+      return inside && (mask ? mask[ix + iy * (grid.x.length - 1)]! > 0 : true);
+    };
+  };
   return r.bolts.map((b): StackBolt => {
     const node = lineAt(grid.x, b.x) + lineAt(grid.y, b.y) * grid.x.length;
-    const clamp =
-      (b.throughBase ? r.baseThickness : 0) + r.plateThickness * r.plateLayers + r.skinThickness + (far ? r.far.height : 0);
+    const [upper, lower] = [b.throughBase ? BASE : PLATE, far ? FAR : SKIN];
     return {
       id: b.id,
       node,
-      upper: b.throughBase ? BASE : PLATE,
-      lower: far ? FAR : SKIN,
-      stiffness: rules.given.bolt ?? (r.grade.E * r.As) / (clamp + 0.9 * r.d),
-      preload:
-        rules.preload === 'as tightened' && r.job.joint.tightening !== 'snug'
-          ? r.job.joint.preload.v * proofOf(r.grade.id, r.d) * r.As
-          : 0,
+      upper,
+      lower,
+      heads: {
+        upper: headPatch(grid, b, headRadius(r), cells(upper)),
+        lower: headPatch(grid, b, nutRadius(r), cells(lower)),
+      },
+      both: spacers,
+      stiffness: rules.given.bolt ?? (r.grade.E * r.As) / (pliesOf(r, b, far) + 0.9 * r.d),
+      preload: preloadCounts(r) ? r.joint.preload * proofOf(r.grade.id, r.d) * r.As : 0,
     };
   });
 }
+
+/** What a bolt stretches over, mm. */
+const pliesOf = (r: Resolved, b: PlacedBolt, far: boolean): number =>
+  (b.throughBase ? r.baseThickness : 0) +
+  r.plateThickness * r.plateLayers +
+  b.packed +
+  r.skinThickness +
+  (far ? r.far.height : 0);
 
 /** A solid bed gives only as its contact does: all of it is held. */
 const bedSupports = (grid: Grid): Support[] =>

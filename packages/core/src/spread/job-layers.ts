@@ -31,14 +31,14 @@ export function baseLayer(r: Resolved, grid: Grid): Layer {
   return { ...common, stiffness: ribs.along === 'x' ? along : turned(along), unread: true };
 }
 
-/** Bonded, it bends with the skin as one: its own stiffness and both areas' about their common axis (parallel axes). */
+/** While its glue holds, it bends with the skin as one: its own stiffness and both areas' about their common axis (parallel axes). */
 export function plateLayer(r: Resolved, grid: Grid): Layer {
   const { plateThickness: t, plateLayers: n, plateMetal } = r;
   const own = times(isotropic(plateMetal.E, NU, t), n);
   const mask = roundedMask(grid, r.plate, r.job.plate.corner);
   const left = taperedPart(grid, r.plate, spreadRulesOf(r.job).taper);
   const common = { name: 'plate', outline: r.plate, thickness: t, ...(mask ? { mask } : {}), ...(left ? { left } : {}) };
-  if (!isBonded(r) || r.job.skin.kind === 'sandwich') return { ...common, stiffness: own, section: solid(t, n) };
+  if (!r.glueHolds || r.job.skin.kind === 'sandwich') return { ...common, stiffness: own, section: solid(t, n) };
   const [A1, A2] = [plateMetal.E * t * n, r.skin.E * r.skinThickness];
   const d = (t * n + r.skinThickness) / 2;
   const more = (A1 * A2 * d * d) / ((A1 + A2) * (1 - NU * NU));
@@ -52,8 +52,6 @@ export function plateLayer(r: Resolved, grid: Grid): Layer {
     section: { top: W(e + (t * n) / 2), bottom: W(e - (t * n) / 2), area: t * n },
   };
 }
-
-export const isBonded = (r: Resolved): boolean => r.job.joint.bedding === 'bonded';
 
 export function skinLayer(r: Resolved, grid: Grid, outline: Rect, withMembrane: boolean): Layer {
   const mask = openedSkin(r, grid);

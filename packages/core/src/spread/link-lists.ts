@@ -8,9 +8,8 @@ const STEP = 1e3;
 
 /** How far a contact overlaps, or a bolt is stretched, mm; over 0 it acts. */
 export function stretch(l: Link, x: Float64Array): number {
-  const up = l.upper >= 0 ? x[l.upper]! : 0;
-  const down = l.lower >= 0 ? x[l.lower]! : 0;
-  return l.kind === 'contact' ? down - up - l.offset : up - down + l.offset;
+  const open = l.parts.reduce((sum, part, k) => sum + (l.places[k]! >= 0 ? part * x[l.places[k]!]! : 0), 0);
+  return l.kind === 'contact' ? -open - l.offset : open + l.offset;
 }
 
 /** All contacts and bolts of a stack, in lists side by side: what is asked of each of them in every round. */
@@ -33,20 +32,30 @@ export function linkLists(a: Assembly, loose: Float64Array = new Float64Array(a.
   const count = a.links.length;
   // A place that is fixed is read from, and added to, a spare one at the end.
   const spare = a.unknowns;
-  const upper = Int32Array.from(a.links, (l) => (l.upper < 0 ? spare : l.upper));
-  const lower = Int32Array.from(a.links, (l) => (l.lower < 0 ? spare : l.lower));
+  const starts = new Int32Array(count + 1);
+  const entryStarts = new Int32Array(count + 1);
+  a.links.forEach((l, i) => {
+    starts[i + 1] = starts[i]! + l.places.length;
+    entryStarts[i + 1] = entryStarts[i]! + l.at.length;
+  });
+  const places = Int32Array.from(a.links.flatMap((l) => l.places.map((p) => (p < 0 ? spare : p))));
+  const parts = Float64Array.from(a.links.flatMap((l) => l.parts));
   const at = Int32Array.from(a.links.flatMap((l) => l.at));
   const stiffness = Float64Array.from(a.links, (l) => l.stiffness);
   const offset = Float64Array.from(a.links, (l) => l.offset);
   /** A bolt is stretched by what a contact opens by. */
   const way = Float64Array.from(a.links, (l) => (l.kind === 'contact' ? -1 : 1));
-  const tied = Uint8Array.from(a.links, (l) => (l.kind === 'contact' && a.stack.contacts[l.of]!.tied ? 1 : 0));
+  const tied = Uint8Array.from(a.links, (l) => (l.tied ? 1 : 0));
   const touches = (l: Link, layer: number) => {
     const { upper, lower } = l.kind === 'bolt' ? a.stack.bolts[l.of]! : a.stack.contacts[l.of]!;
     return upper === layer || lower === layer;
   };
   const padded = new Float64Array(spare + 1);
-  const stretchAt = (i: number) => way[i]! * (padded[upper[i]!]! - padded[lower[i]!]! + offset[i]!);
+  const stretchAt = (i: number) => {
+    let open = offset[i]!;
+    for (let k = starts[i]!; k < starts[i + 1]!; k++) open += parts[k]! * padded[places[k]!]!;
+    return way[i]! * open;
+  };
   return {
     loose,
     hold(layer) {
@@ -83,22 +92,22 @@ export function linkLists(a: Assembly, loose: Float64Array = new Float64Array(a.
       for (let i = 0; i < count; i++) {
         const s = stretchAt(i);
         const f = way[i]! * stiffness[i]! * s * (s > 0 || tied[i] ? 1 : loose[i]!);
-        if (upper[i]! < spare) out[upper[i]!]! += f;
-        if (lower[i]! < spare) out[lower[i]!]! -= f;
+        for (let k = starts[i]!; k < starts[i + 1]!; k++) if (places[k]! < spare) out[places[k]!]! += f * parts[k]!;
       }
     },
     addStiffness(state, values, right) {
       for (let i = 0; i < count; i++) {
         const k = stiffness[i]! * (tied[i] || state[i] ? 1 : loose[i]!);
-        const [above, below, between] = [at[3 * i]!, at[3 * i + 1]!, at[3 * i + 2]!];
-        if (above >= 0) values[above]! += k;
-        if (below >= 0) values[below]! += k;
-        if (between >= 0) values[between]! -= k;
+        const from = starts[i]!;
+        let e = entryStarts[i]!;
+        for (let p = from; p < starts[i + 1]!; p++) {
+          const own = k * parts[p]!;
+          for (let q = from; q <= p; q++, e++) if (at[e]! >= 0) values[at[e]!]! += own * parts[q]!;
+        }
         // A contact with a gap pushes less; a bolt with preload pulls the upper down and the lower up.
         const f = k * offset[i]!;
         if (f === 0) continue;
-        if (upper[i]! < spare) right[upper[i]!]! -= f;
-        if (lower[i]! < spare) right[lower[i]!]! += f;
+        for (let p = from; p < starts[i + 1]!; p++) if (places[p]! < spare) right[places[p]!]! -= f * parts[p]!;
       }
     },
   };

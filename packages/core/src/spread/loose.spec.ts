@@ -68,7 +68,8 @@ it('what hangs loose of a layer can be held harder twice, from 1e-11 to 1e-5 of 
   const x = new Float64Array(a.unknowns);
   const out = new Float64Array(a.unknowns);
   const node = a.links.findIndex((l) => l.kind === 'contact' && l.of === 2 && l.node === 6);
-  const { upper, lower, stiffness } = a.links[node]!;
+  const { places, stiffness } = a.links[node]!;
+  const [upper, lower] = [places[0]!, places[1]!];
   x[upper] = 0.1;
   links.addForces(x, out);
   // Pulled up from the washer below, it hangs on a hundred-thousandth.

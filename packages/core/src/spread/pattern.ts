@@ -19,17 +19,19 @@ export interface CellPlace {
   readonly iy: number;
 }
 
-/** A spring between two w that acts one way only: contact at a node, or a bolt. */
+/** A spring between w above and w below that acts one way only: contact at a node, or a bolt over the nodes of its heads. */
 export interface LinkPlace {
   readonly kind: 'contact' | 'bolt';
   /** Contact or bolt of the stack. */
   readonly of: number;
   readonly node: number;
-  /** Places of w above and below; −1 where that w is fixed. */
-  readonly upper: number;
-  readonly lower: number;
-  /** Where its three entries stand in the matrix's values; −1 where there is none. */
-  readonly at: readonly [upper: number, lower: number, between: number];
+  /** Nodes above, then below; one and one for a contact. */
+  readonly nodes: readonly number[];
+  readonly above: number;
+  /** Places of w at those nodes; −1 where that w is fixed. */
+  readonly places: readonly number[];
+  /** Where the entries of its lower triangle stand in the matrix's values, row by row; −1 where there is none. */
+  readonly at: readonly number[];
 }
 
 /** Which unknown is where, and where each element and link adds to the matrix. Found once, reused while only measures change. */
@@ -67,18 +69,39 @@ function cellsOf({ grid: { x, y } }: Stack, layer: Layer, index: number): CellPl
   return out;
 }
 
-type RawLink = Pick<LinkPlace, 'kind' | 'of' | 'node'> & { readonly layers: readonly [upper: number, lower: number] };
+type RawLink = Pick<LinkPlace, 'kind' | 'of' | 'node' | 'nodes' | 'above'> & {
+  readonly layers: readonly [upper: number, lower: number];
+};
 
 /** Contacts at every node that both plates have, and bolts. */
 function rawLinks(stack: Stack, has: Uint8Array, nodes: number): RawLink[] {
   const out: RawLink[] = [];
-  stack.contacts.forEach(({ upper, lower }, of) => {
+  stack.contacts.forEach(({ upper, lower, apart }, of) => {
+    if (apart) return;
     for (let node = 0; node < nodes; node++)
-      if (has[upper * nodes + node] && has[lower * nodes + node]) out.push({ kind: 'contact', of, node, layers: [upper, lower] });
+      if (has[upper * nodes + node] && has[lower * nodes + node])
+        out.push({ kind: 'contact', of, node, nodes: [node, node], above: 1, layers: [upper, lower] });
   });
-  stack.bolts.forEach((b, of) => out.push({ kind: 'bolt', of, node: b.node, layers: [b.upper, b.lower] }));
+  stack.bolts.forEach((b, of) => {
+    const [above, below] = [headNodes(b, 'upper'), headNodes(b, 'lower')];
+    out.push({
+      kind: 'bolt',
+      of,
+      node: b.node,
+      nodes: [...above, ...below],
+      above: above.length,
+      layers: [b.upper, b.lower],
+    });
+  });
   return out;
 }
+
+const headNodes = (b: Stack['bolts'][number], side: 'upper' | 'lower'): number[] =>
+  b.heads ? b.heads[side].map((p) => p.node) : [b.node];
+
+/** Layer and node of each end of a link. */
+const endsOf = (l: RawLink): (readonly [layer: number, node: number])[] =>
+  l.nodes.map((n, k) => [l.layers[k < l.above ? 0 : 1], n] as const);
 
 interface Topology {
   readonly nodes: number;
@@ -94,7 +117,10 @@ function topologyOf(stack: Stack): Topology {
   const has = new Uint8Array(stack.layers.length * nodes);
   for (const c of cells) for (const n of cornersOf(c, nx)) has[c.layer * nodes + n] = 1;
   const links = rawLinks(stack, has, nodes);
-  const signature = new Int32Array(2 + stack.layers.length + 2 * cells.length + 3 * stack.supports.length + 4 * links.length);
+  const ends = links.reduce((sum, l) => sum + l.nodes.length, 0);
+  const signature = new Int32Array(
+    2 + stack.layers.length + 2 * cells.length + 3 * stack.supports.length + 5 * links.length + ends,
+  );
   let at = 0;
   const note = (v: number) => (signature[at++] = v);
   note(nx);
@@ -111,9 +137,11 @@ function topologyOf(stack: Stack): Topology {
   }
   for (const l of links) {
     note(l.of);
-    note(l.node);
+    note(l.nodes.length);
+    note(l.above);
     note(l.layers[0]);
     note(l.layers[1]);
+    for (const n of l.nodes) note(n);
   }
   return { nodes, cells, links, signature };
 }
@@ -128,7 +156,6 @@ export function patternOf(stack: Stack, before?: Pattern): Pattern {
   const groups = groupsOf(stack, t);
   const place = placed(stack, t, groups);
   const matrix = emptyMatrix(groups, place);
-  const w = (l: RawLink, side: 0 | 1) => place[unknownOf(t.nodes, l.layers[side], l.node, 0)]!;
   return {
     signature: t.signature,
     nodes: t.nodes,
@@ -136,9 +163,10 @@ export function patternOf(stack: Stack, before?: Pattern): Pattern {
     place,
     cells: t.cells,
     links: t.links.map((l): LinkPlace => {
-      const [upper, lower] = [w(l, 0), w(l, 1)];
-      const at = [entry(matrix, upper, upper), entry(matrix, lower, lower), entry(matrix, upper, lower)] as const;
-      return { kind: l.kind, of: l.of, node: l.node, upper, lower, at };
+      const { kind, of, node, nodes, above } = l;
+      const places = endsOf(l).map(([layer, n]) => place[unknownOf(t.nodes, layer, n, 0)]!);
+      const at = places.flatMap((p, i) => places.slice(0, i + 1).map((q) => entry(matrix, p, q)));
+      return { kind, of, node, nodes, above, places, at };
     }),
     matrix,
     scatter: scatterOf(stack, t, place, matrix),
@@ -174,7 +202,7 @@ function groupsOf(stack: Stack, t: Topology): Group[] {
     return number[at]!;
   };
   const join = (list: 'beside' | 'linked', i: number, j: number) => {
-    if (i < 0 || j < 0 || i === j || out[i]![list].includes(j)) return;
+    if (i < 0 || j < 0 || i === j || out[i]!.beside.includes(j) || out[i]![list].includes(j)) return;
     out[i]![list].push(j);
     out[j]![list].push(i);
   };
@@ -188,7 +216,10 @@ function groupsOf(stack: Stack, t: Topology): Group[] {
     join('beside', q, s);
     join('beside', r, s);
   }
-  for (const l of t.links) join('linked', number[l.layers[0] * nodes + l.node]!, number[l.layers[1] * nodes + l.node]!);
+  for (const l of t.links) {
+    const groups = endsOf(l).map(([layer, n]) => number[layer * nodes + n]!);
+    groups.forEach((g, i) => groups.slice(0, i).forEach((h) => join('linked', g, h)));
+  }
   return out;
 }
 
@@ -213,7 +244,8 @@ function placed(stack: Stack, t: Topology, groups: readonly Group[]): Int32Array
 function emptyMatrix(groups: readonly Group[], place: Int32Array): SparseMatrix {
   const n = groups.reduce((sum, g) => sum + g.free.length, 0);
   const columns: Int32Array[] = new Array<Int32Array>(n);
-  const scratch = new Int32Array(EACH * 16 + 64);
+  const most = groups.reduce((m, g) => Math.max(m, g.linked.length), 0);
+  const scratch = new Int32Array(EACH * 16 + most);
   for (const g of groups)
     for (const k of g.free) {
       const column = place[g.at * EACH + k]!;

@@ -1,4 +1,4 @@
-import { bendingOf, type Assembly, type Cell } from './assemble';
+import { bendingOf, type Assembly, type Cell, type Link } from './assemble';
 import { planeForcesOf } from './energy';
 import { addInPlane, slopeTerms } from './membrane';
 import { cornersOf, EACH, unknownOf, usedBy } from './pattern';
@@ -53,18 +53,24 @@ export function reactionsReader(a: Assembly): (r: StackResult, load: StackLoad) 
   // Which name holds a layer's node up and down, and in its plane; −1 none.
   const upright = new Int16Array(stack.layers.length * nodes).fill(-1);
   const flat = upright.slice();
+  const clamped = upright.slice();
+  /** Which turnings are held there: β_x 1, β_y 2. */
+  const holds = new Uint8Array(upright.length);
   for (const s of stack.supports) {
     if (s.w) upright[s.layer * nodes + s.node] = names.indexOf(s.of);
+    if (s.betaX || s.betaY) clamped[s.layer * nodes + s.node] = names.indexOf(s.of);
+    holds[s.layer * nodes + s.node]! |= (s.betaX ? 1 : 0) | (s.betaY ? 2 : 0);
     if (s.u || s.v) flat[s.layer * nodes + s.node] = names.indexOf(s.of);
   }
   const held = a.cells
-    .filter((c) => cornersOf(c, nx).some((n) => upright[c.layer * nodes + n]! >= 0 || flat[c.layer * nodes + n]! >= 0))
+    .filter((c) => cornersOf(c, nx).some((n) => [upright, flat, clamped].some((held) => held[c.layer * nodes + n]! >= 0)))
     .map((c) => ({ c, K: bendingOf(a, c) }));
   // What presses or pulls on a held node is carried by its support too.
-  const onHeld = a.links.filter((l) => {
+  const layerAt = (l: Link, k: number) => {
     const { upper, lower } = l.kind === 'bolt' ? stack.bolts[l.of]! : stack.contacts[l.of]!;
-    return upright[lower * nodes + l.node]! >= 0 || upright[upper * nodes + l.node]! >= 0;
-  });
+    return k < l.above ? upper : lower;
+  };
+  const onHeld = a.links.filter((l) => l.nodes.some((n, k) => upright[layerAt(l, k) * nodes + n]! >= 0));
   return (r, load) => {
     const sums = names.map((): Sum => ({ fz: 0, mx: 0, my: 0, fx: 0, fy: 0 }));
     const put = (of: number, n: number, f: number) => {
@@ -83,6 +89,12 @@ export function reactionsReader(a: Assembly): (r: StackResult, load: StackLoad) 
       cornersOf(c, nx).forEach((corner, k) => {
         const at = c.layer * nodes + corner;
         add(at, f[EACH * k]!);
+        // β_x turns about y, and β_y the other way about x.
+        const turned = clamped[at]!;
+        if (turned >= 0) {
+          if (holds[at]! & 1) sums[turned]!.my += f[EACH * k + 1]!;
+          if (holds[at]! & 2) sums[turned]!.mx -= f[EACH * k + 2]!;
+        }
         const of = flat[at]!;
         if (of < 0) return;
         sums[of]!.fx += f[EACH * k + 3]!;
@@ -92,9 +104,9 @@ export function reactionsReader(a: Assembly): (r: StackResult, load: StackLoad) 
     for (const l of onHeld) {
       const { upper, lower } = l.kind === 'bolt' ? stack.bolts[l.of]! : stack.contacts[l.of]!;
       const shared = () => Math.min(a.area[upper * nodes + l.node]!, a.area[lower * nodes + l.node]!);
-      const push = l.kind === 'bolt' ? -r.bolts[l.of]! : r.pressure[l.of * nodes + l.node]! * shared();
-      add(lower * nodes + l.node, push);
-      add(upper * nodes + l.node, -push);
+      // Down on what is above, up on what is below: a pull is a push the other way round.
+      const push = l.kind === 'bolt' ? r.pushes[l.of]! - r.bolts[l.of]! : r.pressure[l.of * nodes + l.node]! * shared();
+      l.nodes.forEach((n, k) => add(layerAt(l, k) * nodes + n, -push * l.parts[k]!));
     }
     for (const f of load.forces) add(f.layer * nodes + f.node, -f.fz);
     return sums.map((s, i) => ({ of: names[i]!, ...s }));

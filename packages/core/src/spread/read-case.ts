@@ -1,6 +1,6 @@
-import { areaOf } from '../geometry/rects';
 import type { Resolved } from '../job/resolve';
-import type { LoadCase } from '../loads/load-case';
+import { lowered, type LoadCase } from '../loads/load-case';
+import { standsOff } from '../sharing/share';
 import { refuse, type Refusal } from '../units/refusal';
 import type { Assembly, Cell } from './assemble';
 import { cellStresses, type CellStress } from './cell-stresses';
@@ -54,26 +54,43 @@ export interface SpreadCase {
 /** Above this the equations do not balance, and the answer is an error and not a result. */
 export const MOST_IMBALANCE = 1e-3;
 
-/** F_z, M_x and M_y as a pressure that changes in a straight line over the base, on its nodes. */
+/**
+ * F_z, M_x and M_y as a pressure that changes in a straight line over the base, on its nodes; and over the plate what a push along it
+ * tips it by, from its face down to the skin's middle, where the panel holds it.
+ */
 export function onBase(r: Resolved, a: Assembly, c: LoadCase): StackLoad {
+  const h = standsOff(r) + (isBed(r) ? 0 : r.skinThickness / 2);
+  const tips = lowered({ ...c, fz: 0, mx: 0, my: 0 }, h);
+  const forces = [...inStraightLine(a, BASE, c), ...inStraightLine(a, PLATE, tips)];
+  return { forces };
+}
+
+/** A force and two moments about the datum as a pressure in a straight line over a layer. */
+function inStraightLine(a: Assembly, layer: number, { fz, mx, my }: Pick<LoadCase, 'fz' | 'mx' | 'my'>): StackLoad['forces'] {
   const { area, nodes, stack } = a;
   const { x, y } = stack.grid;
   const nx = x.length;
-  const A = areaOf(r.base);
-  const forces = [];
+  const [X, Y] = [(n: number) => x[n % nx]!, (n: number) => y[Math.floor(n / nx)]!];
+  const own = (n: number) => area[layer * nodes + n]!;
+  let [mass, sx, sy] = [0, 0, 0];
+  for (let n = 0; n < nodes; n++) {
+    mass += own(n);
+    sx += own(n) * X(n);
+    sy += own(n) * Y(n);
+  }
+  const [cx, cy] = [sx / mass, sy / mass];
   let [ixx, iyy] = [0, 0];
   for (let n = 0; n < nodes; n++) {
-    const own = area[BASE * nodes + n]!;
-    ixx += own * y[Math.floor(n / nx)]! ** 2;
-    iyy += own * x[n % nx]! ** 2;
+    ixx += own(n) * (Y(n) - cy) ** 2;
+    iyy += own(n) * (X(n) - cx) ** 2;
   }
-  for (let n = 0; n < nodes; n++) {
-    const own = area[BASE * nodes + n]!;
-    if (own === 0) continue;
-    const fz = own * (c.fz / A + (c.mx * y[Math.floor(n / nx)]!) / ixx - (c.my * x[n % nx]!) / iyy);
-    forces.push({ layer: BASE, node: n, fz });
+  const forces = [];
+  for (let node = 0; node < nodes; node++) {
+    if (own(node) === 0) continue;
+    const f = own(node) * (fz / mass + (mx * (Y(node) - cy)) / ixx - (my * (X(node) - cx)) / iyy);
+    if (f !== 0) forces.push({ layer, node, fz: f });
   }
-  return { forces };
+  return forces;
 }
 
 /** What is seen to move: the skin; on a bed, which does not, the plate. */

@@ -10,8 +10,9 @@ import type { Stack, StackLoad } from './stack';
 export interface StackResult {
   /** Displacement of every unknown, index as in `unknownOf`: w up in mm, β_x and β_y, and u, v where there is membrane action. */
   readonly u: Float64Array;
-  /** Pull in each bolt, N. */
+  /** Pull in each bolt, and push down the spacer round it, N. */
   readonly bolts: Float64Array;
+  readonly pushes: Float64Array;
   /** Pressure of each contact at each node, MPa: contact·nodes + node; tied ones may pull, below 0. */
   readonly pressure: Float64Array;
   /** Rounds of the search for what touches. */
@@ -179,8 +180,7 @@ const placed = (a: Assembly, u: Float64Array): Float64Array => {
 function* changedColumns(links: readonly Link[], before: Uint8Array, now: Uint8Array): Generator<number> {
   for (let i = 0; i < now.length; i++)
     if (before[i] !== now[i]) {
-      if (links[i]!.upper >= 0) yield links[i]!.upper;
-      if (links[i]!.lower >= 0) yield links[i]!.lower;
+      for (const p of links[i]!.places) if (p >= 0) yield p;
     }
 }
 
@@ -196,14 +196,17 @@ function resultOf(
 ): StackResult | Refusal {
   const { stack, nodes } = a;
   const bolts = new Float64Array(stack.bolts.length);
+  const pushes = new Float64Array(stack.bolts.length);
   const pressure = new Float64Array(stack.contacts.length * nodes);
   let carried = 0;
   a.links.forEach((l, i) => {
     const s = stretch(l, x);
     if (!state[i]) carried = Math.max(carried, Math.abs(l.stiffness * energy.links.loose[i]! * s));
     // One that stayed as it was, as it carries nothing, may stand a hair the other way: that is nothing too.
-    else if (l.kind === 'bolt') bolts[l.of] = Math.max(0, l.stiffness * s);
-    else if (!stack.contacts[l.of]!.tied && s < 0) return;
+    else if (l.kind === 'bolt') {
+      bolts[l.of] = Math.max(0, l.stiffness * s);
+      pushes[l.of] = Math.max(0, -l.stiffness * s);
+    } else if (!l.tied && s < 0) return;
     else pressure[l.of * nodes + l.node] = stack.contacts[l.of]!.modulus * s;
   });
   if (carried > CARRIED * Math.max(size, 1e-9))
@@ -212,7 +215,7 @@ function resultOf(
       : refuse('spread', 'part of the stack is held by nothing in this case', 'bolts or bearing that hold every plate');
   const u = new Float64Array(a.place.length);
   for (let k = 0; k < u.length; k++) if (a.place[k]! >= 0) u[k] = x[a.place[k]!]!;
-  return { u, bolts, pressure, rounds, residual, state };
+  return { u, bolts, pushes, pressure, rounds, residual, state };
 }
 
 const WAYS = ['lifted', 'turned', 'turned', 'shifted', 'shifted'] as const;

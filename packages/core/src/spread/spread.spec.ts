@@ -170,9 +170,14 @@ describe('by the job’s own rules', () => {
     const soft = stiffPlate({ given: { bedding: 2 } });
     expect(soft.edgeStress.value).toBeLessThan(plain.edgeStress.value);
   });
-  it('bonded, plate and skin bend as one: less than when they lie loose', () => {
-    const bonded = run(testJob({ fz: -4000 }, (j) => ({ ...j, joint: { ...j.joint, bedding: 'bonded' } }))).first;
-    expect(bonded.deflection.value).toBeLessThan(run(testJob({ fz: -4000 })).first.deflection.value);
+  it('while the glue holds, plate and skin bend as one: less than when they lie loose; let go, they lie loose', () => {
+    const bonded = testJob({ fz: -4000 }, (j) => ({ ...j, joint: { ...j.joint, bedding: 'bonded' } }));
+    const loose = run(testJob({ fz: -4000 })).first;
+    const held = spreadOf({ ...resolved(bonded), glueHolds: true }, casesOf(bonded), 'draft');
+    if ('refused' in held || 'refused' in held.cases[0]!) throw new Error('refused');
+    expect(held.cases[0]!.deflection.value).toBeLessThan(loose.deflection.value);
+    expect(held.cases[0]!.bolts).toEqual([]);
+    expect(run(bonded).first.deflection.value).toBeCloseTo(loose.deflection.value, 9);
   });
 });
 
@@ -183,7 +188,7 @@ it('two alike plates bonded are as stiff as one of twice the thickness: D·8', (
     skin: { ...j.skin, kind: 'sheet', metal: 'S275', thickness: q(5) } as Job['skin'],
     joint: { ...j.joint, bedding: 'bonded' },
   }));
-  const made = stackOf(resolved(job), 'draft');
+  const made = stackOf({ ...resolved(job), glueHolds: true }, 'draft');
   if ('refused' in made) throw new Error(made.because);
   const [, plate, skin] = made.stack.layers;
   const one = isotropic(210_000, 0.3, 10).D11;

@@ -1,5 +1,6 @@
 import type { Rect } from '../geometry/points';
 import type { Grid } from './grid';
+import type { NodePart } from './head-patch';
 import type { PlaneStiffness } from './membrane';
 import type { PlateStiffness } from './plate-element';
 
@@ -36,7 +37,10 @@ export interface Contact {
   readonly lower: number;
   /** Bedding stiffness, N/mm³. */
   readonly modulus: number;
-  readonly tied: boolean;
+  /** Held together both ways: everywhere, or at some nodes, as along a weld. */
+  readonly tied: boolean | ReadonlySet<number>;
+  /** They nowhere touch: something stands between them. */
+  readonly apart?: boolean;
   /** Clear height between them before the load, mm. */
   readonly gap: number;
 }
@@ -45,6 +49,10 @@ export interface Contact {
 export interface StackBolt {
   readonly id: string;
   readonly node: number;
+  /** Over which nodes its head presses on the upper part, and its nut on the lower; its own node alone where left out. */
+  readonly heads?: { readonly upper: readonly NodePart[]; readonly lower: readonly NodePart[] };
+  /** Stands in a spacer, which presses as the bolt pulls. */
+  readonly both?: boolean;
   readonly upper: number;
   readonly lower: number;
   /** N/mm. */

@@ -3,7 +3,7 @@ import { isRefusal } from '../units/refusal';
 import type { Critical, Pattern, Reading, Shim } from '../job/survey';
 import { asBuilt, outOfSquare } from './as-built';
 import { centreOf, centresFrom } from './centres';
-import { packersFor, surfaceOf, type Surface } from './packers';
+import { packersFor, surfaceOf, type Surface } from '../job/packers';
 
 const q = (v: number) => fromSheet(v, `${v} mm`);
 let made = 0;

@@ -23,6 +23,7 @@ type Node = () => number;
 const ONE: Readonly<Record<string, (x: number) => number>> = {
   sqrt: Math.sqrt,
   abs: Math.abs,
+  tanh: Math.tanh,
   sin: (deg) => Math.sin((deg * Math.PI) / 180),
   cos: (deg) => Math.cos((deg * Math.PI) / 180),
 };

@@ -1,4 +1,4 @@
-import { rectAbout } from '../geometry/rects';
+import { rectAbout } from '../../geometry/rects';
 import { panelMoment, patchResponse } from './panel-case';
 
 const panel = rectAbout({ x: 0, y: 0 }, 1000, 1000);

@@ -1,5 +1,5 @@
-import { centreOf, heightOf, widthOf } from '../geometry/rects';
-import type { Point, Rect } from '../geometry/points';
+import { centreOf, heightOf, widthOf } from '../../geometry/rects';
+import type { Point, Rect } from '../../geometry/points';
 
 /**
  * Simply supported rectangular plate under a rectangular patch that carries a force and two moments as linear pressure.
@@ -113,15 +113,23 @@ export function panelMoment(response: PatchResponse, fz: number, mx: number, my:
   return { ...best, wD };
 }
 
+/** Moments along x and along y at each of the response's points, N·mm/mm. */
+export function momentsAt(response: PatchResponse, fz: number, mx: number, my: number): { mx: number; my: number }[] {
+  const [f, a, b] = response.unit;
+  const sum = (p: number, j: number) => fz * f[p * PER_POINT + j]! + mx * a[p * PER_POINT + j]! + my * b[p * PER_POINT + j]!;
+  return response.points.map((_, p) => ({ mx: sum(p, 0), my: sum(p, 1) }));
+}
+
 /** Remembers the last few responses: while a load, thickness or class changes, the geometry does not. */
 const recent = new Map<string, PatchResponse>();
 const REMEMBERED = 64;
 
-export function rememberedResponse(panel: Rect, patch: Rect, nu: number): PatchResponse {
-  const key = [panel.x0, panel.x1, panel.y0, panel.y1, patch.x0, patch.x1, patch.y0, patch.y1, nu].join(' ');
+export function rememberedResponse(panel: Rect, patch: Rect, nu: number, at?: readonly Point[]): PatchResponse {
+  const places = (at ?? []).flatMap((p) => [p.x, p.y]);
+  const key = [panel.x0, panel.x1, panel.y0, panel.y1, patch.x0, patch.x1, patch.y0, patch.y1, nu, ...places].join(' ');
   const known = recent.get(key);
   if (known) return known;
-  const fresh = patchResponse(panel, patch, nu);
+  const fresh = patchResponse(panel, patch, nu, at);
   if (recent.size >= REMEMBERED) recent.delete(recent.keys().next().value!);
   recent.set(key, fresh);
   return fresh;

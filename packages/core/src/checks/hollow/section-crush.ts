@@ -1,7 +1,6 @@
 import type { Resolved } from '../../job/resolve';
 import { formula } from '../../working/formula';
 import type { Working } from '../../working/steps';
-import { pullOn } from '../bolt-strength';
 import { everyBolt, notApplicable, outcome, worst, type Check } from '../check';
 import { preloadOf } from '../preload/preload';
 import { sectionOf, type Section } from './section';
@@ -14,10 +13,10 @@ const LEFT = formula('F_t.Rd', 'N_Rd − F_V', 'N');
 const SLEEVE_FY = 235;
 
 function held(r: Resolved, x: Section, w: Working): number {
-  const { sleeve, tubeOutside, tubeWall } = r.job.joint;
+  const { sleeve, tubeOutside, tubeWall } = r.joint;
   const γ = r.factors.onYield;
   if (sleeve === 'sleeve') {
-    const A_s = w.of(A_S, { D_s: tubeOutside.v, t_s: Math.min(tubeWall.v, tubeOutside.v / 2) });
+    const A_s = w.of(A_S, { D_s: tubeOutside, t_s: Math.min(tubeWall, tubeOutside / 2) });
     return w.of(N_S, { A_s, f_y: SLEEVE_FY, γ }, 'sleeve of steel S235 tube');
   }
   const side = r.far.kind === 'plate' ? r.washerOutside + 2 * r.far.thickness : r.far.outside;
@@ -39,14 +38,12 @@ export const sectionCrush: Check = {
     const x = sectionOf(r);
     if (!x) return notApplicable('the skin is not a hollow section');
     if (x.skin.through === 'one wall') return notApplicable('bolts clamp one wall only: nothing is squeezed');
-    const torqued = r.job.joint.tightening !== 'snug';
+    const torqued = r.joint.tightening !== 'snug';
     const caution =
-      r.job.joint.sleeve === 'sleeve'
-        ? []
-        : ['no sleeve: do not tighten past snug, or fit one (common practice: always a sleeve)'];
+      r.joint.sleeve === 'sleeve' ? [] : ['no sleeve: do not tighten past snug, or fit one (common practice: always a sleeve)'];
     return worst(everyBolt(r), w, (i, _k, w) => {
       const N = held(r, x, w);
-      const F_t = pullOn(r, s, i, w);
+      const F_t = s.demand.pull(i, w);
       if (!torqued) return outcome(F_t, N, 'N', r.bolts[i]!.id, caution);
       const F_V = preloadOf(r, w);
       // The clamping itself does not grow with the load: it is taken off what the section holds.

@@ -1,6 +1,6 @@
 import type { Resolved } from '../../job/resolve';
 import type { Skin } from '../../job/schema';
-import { heightOf, widthOf } from '../../geometry/rects';
+import type { Plain } from '../../units/quantity';
 
 /** A hollow section with the plate on its face: EN 1993-1-8 symbols. The section runs fore and aft. */
 export interface Section {
@@ -8,13 +8,10 @@ export interface Section {
   readonly h0: number;
   readonly t0: number;
   readonly fy: number;
-  readonly skin: Extract<Skin, { kind: 'hollow' }>;
+  readonly skin: Extract<Plain<Skin>, { kind: 'hollow' }>;
 }
 
 export function sectionOf(r: Resolved): Section | undefined {
-  const s = r.job.skin;
-  return s.kind === 'hollow' ? { b0: s.width.v, h0: s.thickness.v, t0: s.wall.v, fy: r.skin.bending, skin: s } : undefined;
+  const s = r.substrate;
+  return s.kind === 'hollow' ? { b0: s.width, h0: s.thickness, t0: s.wall, fy: r.skin.bending, skin: s } : undefined;
 }
-
-/** β and η of the plate on the section's face: its width and length over b_0. */
-export const plateOn = (r: Resolved, x: Section) => ({ β: heightOf(r.plate) / x.b0, η: widthOf(r.plate) / x.b0 });

@@ -25,26 +25,3 @@ export const lugBearing: Check = {
     return outcome(onPin(s, w), pinBearing(x, r.factors.onYield, x.lug.rules, w), 'N', 'the pin’s hole');
   },
 };
-
-const M_W = formula('M', 'abs(M_d)', 'N·mm');
-const SIGMA = formula('σ', '6·M/(w·t²)', 'MPa');
-const F_D = formula('f_d', 'k·F_y/γ', 'MPa');
-
-/** The lug bent over its weak side by a load out of its own plane. */
-export const lugSideways: Check = {
-  id: 'lug-sideways',
-  name: 'Lug sideways',
-  element: 'lug',
-  says: 'A pull out of the lug’s plane must not bend it over at its foot.',
-  why: 'A lug is a blade: strong edge on, weak sideways. A sling that does not hang in line with it bends it over at its foot, where it is also welded. Turn the lug to the pull, or give it gussets.',
-  source: 'Statics: the case’s moment about the lug’s weak axis at the plate, elastic, σ = 6·M/(w·t²)',
-  range: 'Foot as wide as the lug, cheek plates not reaching the foot; twisting not counted',
-  evaluate(r, s, w) {
-    const x = lugOf(r);
-    if (!x) return notApplicable('the fitting has no lug');
-    const M_d = x.lug.along === 'x' ? s.loadCase.mx : s.loadCase.my;
-    const M = w.of(M_W, { M_d }, `moment at the plate about the lug’s face`);
-    const σ = w.of(SIGMA, { M, w: x.w, t: x.lug.thickness.v });
-    return outcome(σ, w.of(F_D, { k: r.factors.plastic, F_y: x.Fy, γ: r.factors.onYield }), 'MPa', 'foot of the lug');
-  },
-};

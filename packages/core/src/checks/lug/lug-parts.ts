@@ -1,12 +1,13 @@
 import type { Resolved } from '../../job/resolve';
 import type { Lug } from '../../job/joint';
-import type { Shared } from '../../sharing/share';
+import type { Plain } from '../../units/quantity';
+import type { Loaded } from '../demand/demand';
 import { formula } from '../../working/formula';
 import type { Working } from '../../working/steps';
 
 /** A lug as ASME BTH-1 §3-3.3 names it. */
 export interface LugParts {
-  readonly lug: Lug;
+  readonly lug: Plain<Lug>;
   readonly t: number;
   readonly w: number;
   readonly Dh: number;
@@ -18,15 +19,15 @@ export interface LugParts {
 }
 
 export function lugOf(r: Resolved): LugParts | undefined {
-  const { lug } = r.job;
+  const { lug } = r;
   if (!lug || !r.lugMetal) return undefined;
   return {
     lug,
-    t: lug.thickness.v + 2 * lug.cheek.v,
-    w: lug.width.v,
-    Dh: lug.hole.v,
-    Dp: lug.pin.v,
-    a: lug.end.v,
+    t: lug.thickness + 2 * lug.cheek,
+    w: lug.width,
+    Dh: lug.hole,
+    Dp: lug.pin,
+    a: lug.end,
     Fy: r.lugMetal.fy,
     Fu: r.lugMetal.fu,
   };
@@ -35,7 +36,7 @@ export function lugOf(r: Resolved): LugParts | undefined {
 const P = formula('P', 'sqrt(F_x² + F_y² + F_z²)', 'N');
 
 /** All of the case's force on the pin, whatever its direction, N (safe). */
-export const onPin = (s: Shared, w: Working): number => {
+export const onPin = (s: Loaded, w: Working): number => {
   const { fx, fy, fz } = s.loadCase;
   return w.of(P, { F_x: fx, F_y: fy, F_z: fz }, 'the whole force of the case on the pin (safe)');
 };

@@ -61,7 +61,7 @@ export const pinBending: Check = {
     const x = lugOf(r);
     if (!x || !r.pinGrade) return notApplicable('the fitting has no pin');
     const P = onPin(s, w);
-    const put = { P, a: x.lug.fork.v, b: x.t, c: x.lug.gap.v };
+    const put = { P, a: x.lug.fork, b: x.t, c: x.lug.gap };
     const M_Ed = pinMoment({ ...put, double: bothSides(x) }, w);
     const M_Rd = w.of(M_RD, { W: w.of(W, { D_p: x.Dp }), f_yp: r.pinGrade.fyb, γ: divisors(r, x).y });
     const v = shearOf(r, x, P, r.pinGrade.fub, w);

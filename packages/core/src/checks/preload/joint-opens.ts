@@ -1,11 +1,11 @@
+import { preloadFades } from '../../job/preload-lasts';
 import type { Resolved } from '../../job/resolve';
 import { refuse } from '../../units/refusal';
 import { formula } from '../../working/formula';
 import type { Working } from '../../working/steps';
-import { pullOn } from '../bolt-strength';
 import { type BoltCheck, capacitiesOf, everyBolt, notApplicable, worstBolt, type Check } from '../check';
-import { metalSkin } from '../skin-parts';
-import { clampOf, preloadOf } from './preload';
+import { clampOf } from '../grip';
+import { preloadOf } from './preload';
 
 const C_B = formula('c_b', 'E_b·A_s/(l + 0.9·d)', 'N/mm');
 /** Frusta of 30° under washers of 1.5·d. */
@@ -35,7 +35,7 @@ function clampedModulus(r: Resolved): number {
 }
 
 const opened: BoltCheck = {
-  demand: pullOn,
+  demand: (_r, s, i, w) => s.demand.pull(i, w),
   capacity(r, i, w) {
     const l = clampOf(r, i);
     const E = clampedModulus(r);
@@ -53,21 +53,16 @@ export const jointOpens: Check = {
   id: 'joint-opens',
   name: 'Joint opens',
   element: 'fastener',
-  readsPlateThickness: true,
   says: 'A bolt tightened to torque must keep the faces pressed together.',
   why: 'A tight bolt works like a spring: as long as the faces stay pressed the bolt hardly feels the load coming and going. Once they part it takes every pull in full, works loose and tires.',
   source: 'Joint diagram: Shigley §8-4 to 8-8 (frusta of 30°), settling VDI 2230 Tab. 5.4/1 (memory)',
   range: 'Metal grips tightened to torque; soft grips creep and keep no preload',
   evaluate(r, s, w) {
-    if (r.job.joint.tightening === 'snug') return notApplicable('the bolts are snug: no preload is counted on');
-    if (!metalSkin(r))
-      return notApplicable('a soft skin creeps under the clamping: no preload is counted on, and bolts are judged without it');
-    if (r.skinKind === 'hollow' && r.job.joint.sleeve !== 'sleeve')
-      return refuse(
-        'joint.sleeve',
-        'clamping squeezes an open section: no preload lasts',
-        'a sleeve round each bolt, or snug bolts',
-      );
+    if (r.joint.tightening === 'snug') return notApplicable('the bolts are snug: no preload is counted on');
+    const fades = preloadFades(r);
+    if (fades && r.skinKind === 'hollow')
+      return refuse('joint.sleeve', `${fades}: no preload lasts`, 'a sleeve round each bolt, or snug bolts');
+    if (fades) return notApplicable(`${fades}: no preload is counted on, and bolts are judged without it`);
     return worstBolt(everyBolt(r), r, s, w, opened, capacities(r));
   },
 };

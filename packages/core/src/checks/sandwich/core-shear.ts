@@ -1,15 +1,10 @@
-import { heightOf, widthOf } from '../../geometry/rects';
 import { formula } from '../../working/formula';
-import { pullOn } from '../bolt-strength';
 import { everyBolt, notApplicable, outcome, worst, type Check } from '../check';
 import { farDiameter } from '../far-bearing';
-import { loadedPatch } from '../skin-bending';
 import { sandwichParts } from '../skin-parts';
 
 const F_C = formula('F_c.Rd', 'π·D·d·τ_c/γ', 'N');
 const D_P = formula('D', 'max(d_m, D_p)', 'mm');
-/** Even line load round the patch with the moments' share (statics of a line group, W = u·v + v²/3). */
-const V = formula('v', 'abs(F_z)/(2·(u + v_p)) + abs(M_x)/(u·v_p + v_p²/3) + abs(M_y)/(u·v_p + u²/3)', 'N/mm');
 const V_RD = formula('v_Rd', 'd·τ_c/γ', 'N/mm');
 
 /** The core sheared round a bolt, and round the edge of what the load comes in through. */
@@ -24,21 +19,17 @@ export const coreShear: Check = {
   range: 'Sandwich skins; plug or washer through which the load comes in at least as wide as the washer',
   evaluate(r, s, w) {
     const parts = sandwichParts(r);
-    const skin = r.job.skin;
+    const skin = r.substrate;
     if (!parts || skin.kind !== 'sandwich') return notApplicable('the skin has no core');
-    const τ_c = skin.coreShear.v;
+    const τ_c = skin.coreShear;
     const γ = r.factors.onSkin;
-    const { sleeve, tubeOutside } = r.job.joint;
+    const { sleeve, tubeOutside } = r.joint;
     const bolts = worst(everyBolt(r), w, (i, _k, w) => {
       const d_m = farDiameter(r, r.bolts[i]!, w);
-      const D = w.of(D_P, { d_m, D_p: sleeve === 'plug' ? tubeOutside.v : 0 });
-      return outcome(pullOn(r, s, i, w), w.of(F_C, { D, d: parts.d, τ_c, γ }), 'N', r.bolts[i]!.id);
+      const D = w.of(D_P, { d_m, D_p: sleeve === 'plug' ? tubeOutside : 0 });
+      return outcome(s.demand.pull(i, w), w.of(F_C, { D, d: parts.d, τ_c, γ }), 'N', r.bolts[i]!.id);
     });
-    const patch = loadedPatch(r);
-    const c = s.loadCase;
-    const v = s.solved
-      ? w.found('v', s.solved.skinShear.value, 'N/mm', `mean over one skin thickness, ${s.solved.mesh}`)
-      : w.of(V, { F_z: c.fz, M_x: c.mx, M_y: c.my, u: widthOf(patch), v_p: heightOf(patch) });
+    const v = s.demand.edgeShear(w);
     const edge = outcome(v, w.of(V_RD, { d: parts.d, τ_c, γ }), 'N/mm', 'edge of the plate');
     return edge.utilisation > bolts.utilisation ? edge : bolts;
   },

@@ -1,6 +1,5 @@
-import type { Resolved } from '../../job/resolve';
 import { boundsOf } from '../../geometry/rects';
-import { timberRow } from '../../stock/timber';
+import { rowsOf } from '../../geometry/rows';
 import { formula } from '../../working/formula';
 import { notApplicable, outcome, type Check } from '../check';
 
@@ -8,8 +7,6 @@ const A_T = formula('A_net.t', '(w − (n_2 − 1)·d_0)·t', 'mm²');
 const A_V = formula('A_net.v', '2·(a_3 + L − (n_1 − 0.5)·d_0)·t', 'mm²');
 const F_BS = formula('F_bs.Rk', 'max(1.5·A_net.t·f_t, 0.7·A_net.v·f_v)', 'N');
 const F_D = formula('F_bs.Rd', 'F_bs.Rk/γ', 'N');
-
-const countAt = (r: Resolved, axis: 'x' | 'y', at: number) => r.bolts.filter((b) => Math.abs(b[axis] - at) < r.d).length;
 
 /** The whole group torn out along the grain. */
 export const groupTearOut: Check = {
@@ -21,21 +18,22 @@ export const groupTearOut: Check = {
   source: 'EN 1995-1-1 Annex A: F_bs = max(1.5·A_net,t·f_t0, 0.7·A_net,v·f_v)',
   range: 'Two bolts across the grain at least; force along the grain; the bolts reach through',
   evaluate(r, s, w) {
-    const skin = r.job.skin;
-    const t = skin.kind === 'timber' && timberRow(skin.grade);
+    const skin = r.substrate;
+    const t = r.timber;
     if (!t || skin.kind !== 'timber') return notApplicable('the skin is not timber');
-    const [along, across] = skin.grain === 'x' ? (['x', 'y'] as const) : (['y', 'x'] as const);
+    const along = skin.grain;
     const force = Math.abs(along === 'x' ? s.loadCase.fx : s.loadCase.fy);
     const b = boundsOf(r.bolts);
     const [L, width] = along === 'x' ? [b.x1 - b.x0, b.y1 - b.y0] : [b.y1 - b.y0, b.x1 - b.x0];
     if (force < 1e-9 || width < r.d) return notApplicable('no force along the grain on two bolts across it');
-    const rows = new Set(r.bolts.map((p) => Math.round(p[along] / r.d))).size;
-    const n_2 = countAt(r, along, along === 'x' ? b.x0 : b.y0);
+    const rows = rowsOf(r.bolts, along, r.d);
+    // The row it parts behind is one of the two ends; the one with more holes leaves less.
+    const n_2 = Math.max(rows[0]!.bolts.length, rows.at(-1)!.bolts.length);
     const A_t = w.of(A_T, { w: width, n_2, d_0: r.d0, t: r.skinThickness });
     const A_v = w.of(
       A_V,
-      { a_3: skin.endGrain.v, L, n_1: rows, d_0: r.d0, t: r.skinThickness },
-      `${across === 'x' ? 'athwart' : 'fore and aft'} is across the grain`,
+      { a_3: skin.endGrain, L, n_1: rows.length, d_0: r.d0, t: r.skinThickness },
+      `${along === 'y' ? 'fore and aft' : 'athwart'} is across the grain`,
     );
     const F = w.of(F_BS, { 'A_net.t': Math.max(0, A_t), 'A_net.v': Math.max(0, A_v), f_t: t.ft0, f_v: t.fv });
     w.found('F_Ed', force, 'N', 'in-plane force along the grain');

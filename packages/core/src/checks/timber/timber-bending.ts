@@ -1,9 +1,8 @@
 import { centreOf, heightOf, widthOf } from '../../geometry/rects';
 import type { Resolved } from '../../job/resolve';
-import { timberRow } from '../../stock/timber';
 import { formula } from '../../working/formula';
 import { notApplicable, outcome, type Check } from '../check';
-import { loadedPatch } from '../skin-bending';
+import { loadedPatch } from '../demand/panel';
 
 const M = formula('M', 'abs(F_z)·a·b/L + abs(M_0)·max(a, b)/L', 'N·mm');
 const SIGMA = formula('σ', '6·M/(w·t²)', 'MPa');
@@ -28,12 +27,12 @@ export const timberBending: Check = {
   source: 'Statics: simply supported beam, load and moment at the plate’s middle; strength EN 338 (memory)',
   range: 'Bearers across the grain; width of the plate only (safe); between bearers',
   evaluate(r, s, w) {
-    const skin = r.job.skin;
-    const t = skin.kind === 'timber' && timberRow(skin.grade);
+    const skin = r.substrate;
+    const t = r.timber;
     if (!t || skin.kind !== 'timber') return notApplicable('the skin is not timber');
     const beam = alongGrain(r, skin.grain);
     if (beam.a <= 0 || beam.a >= beam.L) return notApplicable('the plate’s middle is over a bearer');
-    const c = s.loadCase;
+    const c = s.midSkin;
     const moment = w.of(M, { F_z: c.fz, a: beam.a, b: beam.L - beam.a, L: beam.L, M_0: skin.grain === 'x' ? c.my : c.mx });
     const σ = w.of(SIGMA, { M: moment, w: beam.w, t: r.skinThickness });
     return outcome(σ, w.of(F_D, { f_m: t.fm, γ: r.factors.onSkin }), 'MPa', 'timber between bearers');

@@ -1,9 +1,11 @@
 import type { Resolved } from '../../job/resolve';
-import { timberRow, type TimberRow } from '../../stock/timber';
+import type { TimberRow } from '../../stock/timber';
 import { formula } from '../../working/formula';
 import { Working } from '../../working/steps';
 import { shearOn } from '../bolt-shear';
 import { isLag, notApplicable, outcome, worst, type Check } from '../check';
+import type { Loaded } from '../demand/demand';
+import { leftInRow } from './timber-row';
 
 const F_H0 = formula('f_h.0', '0.082·(1 − 0.01·d)·ρ_k', 'MPa');
 const F_HA = formula('f_h', 'f_h.0/(k_90·sin(α)^2 + cos(α)^2)', 'MPa');
@@ -14,7 +16,8 @@ const THICK_C = formula('F_c', 'f_h·t·d', 'N');
 const THICK_D = formula('F_d', 'f_h·t·d·(sqrt(2 + 4·M_y/(f_h·d·t²)) − 1)', 'N');
 const THICK_E = formula('F_e', '2.3·sqrt(M_y·f_h·d)', 'N');
 const F_RK = formula('F_v.Rk', 'F_thin + (F_thick − F_thin)·max(0, min(1, (t_s/d − 0.5)/0.5))', 'N');
-const F_RD = formula('F_v.Rd', 'F_v.Rk/γ', 'N');
+const F_RD = formula('F_v.Rd', 'k_row·F_v.Rk/γ', 'N');
+const K_ROW = formula('k_row', 'n_r + (1 − n_r)·α/90', '–');
 
 export interface TimberJoint {
   readonly d: number;
@@ -46,10 +49,36 @@ export function steelToTimber(x: TimberJoint, w: Working): number {
 
 /** Angle between a shear and the grain, degrees. */
 export function grainAngle(r: Resolved, v: { x: number; y: number; total: number }): number {
-  const skin = r.job.skin;
+  const skin = r.substrate;
   if (skin.kind !== 'timber' || v.total === 0) return 0;
   const along = Math.abs(skin.grain === 'x' ? v.x : v.y) / v.total;
   return (Math.acos(Math.min(1, along)) * 180) / Math.PI;
+}
+
+/** Design strength of bolt i sideways in its row, N. A row weakens only what goes along the grain. */
+export function sidewaysStrength(r: Resolved, s: Loaded, i: number, w: Working): number {
+  const alpha = grainAngle(r, s.inPlane.shears[i]!);
+  const F_v = steelToTimber(
+    {
+      d: r.d,
+      t: isLag(r) ? r.joint.engagement : r.skinThickness,
+      ts: r.plateThickness * r.plateLayers,
+      fub: r.grade.fub,
+      alpha,
+      timber: r.timber!,
+    },
+    w,
+  );
+  const n_r = leftInRow(r, w);
+  const k_row =
+    n_r < 1
+      ? w.of(
+          K_ROW,
+          { n_r, α: alpha },
+          'n_ef/n along the grain, 1 across it, between them in a straight line: EN 1995-1-1 §8.5.1.1(4)',
+        )
+      : 1;
+  return w.of(F_RD, { k_row, 'F_v.Rk': F_v, γ: r.factors.onSkin }, 'γ is γ_M/k_mod by how long the load lasts');
 }
 
 /** A bolt or lag screw sideways in timber: the wood gives way round it and the bolt bends. */
@@ -57,27 +86,17 @@ export const timberJoint: Check = {
   id: 'timber-joint',
   name: 'Timber joint',
   element: 'skin',
-  readsPlateThickness: true,
   says: 'Sideways the bolt must not bed into the timber, nor bend in it.',
-  why: 'Wood gives way round a bolt and the bolt bends in the soft hole like a nail. Across the grain wood holds less than along it. A thick steel plate grips the bolt’s head end and makes it stronger; a fatter bolt helps more than a stronger one.',
-  source: 'EN 1995-1-1 §8.2.3 eq. 8.9 and 8.10 (European yield model), embedment §8.5.1.1; rope effect left out (safe)',
+  why: 'Wood gives way round a bolt and the bolt bends in the soft hole like a nail. Across the grain wood holds less than along it, and bolts in line along the grain start one split between them. A thick steel plate grips the bolt’s head end and makes it stronger; a fatter bolt helps more than a stronger one.',
+  source:
+    'EN 1995-1-1 §8.2.3 eq. 8.9 and 8.10 (European yield model), embedment §8.5.1.1, rows along the grain eq. 8.34, k_mod Tab. 3.1; rope effect left out (safe)',
   range: 'Bolts and lag screws up to 30 mm in EN 338 timber, one shear plane, steel plate on the outside',
   evaluate(r, s, w) {
-    const skin = r.job.skin;
-    const timber = skin.kind === 'timber' && timberRow(skin.grade);
-    if (!timber) return notApplicable('the skin is not timber');
-    const t = isLag(r) ? r.job.joint.engagement.v : r.skinThickness;
-    return worst(r.bolts, w, (b, i, w) => {
-      const joint: TimberJoint = {
-        d: r.d,
-        t,
-        ts: r.plateThickness * r.plateLayers,
-        fub: r.grade.fub,
-        alpha: grainAngle(r, s.inPlane.shears[i]!),
-        timber,
-      };
-      const demand = shearOn(r, s, i, w);
-      return outcome(demand, w.of(F_RD, { 'F_v.Rk': steelToTimber(joint, w), γ: r.factors.onSkin }), 'N', b.id);
-    });
+    if (!r.timber) return notApplicable('the skin is not timber');
+    return worst(r.bolts, w, (b, i, w) => outcome(shearOn(r, s, i, w), sidewaysStrength(r, s, i, w), 'N', b.id, classWords(r)));
   },
 };
+
+/** Where the service class is not said, what was taken. */
+export const classWords = (r: Resolved): string[] =>
+  r.joint.place === 'not said' ? ['service class 1 or 2 is taken: say where the joint lives'] : [];

@@ -39,9 +39,9 @@ export const timberSpacing: Check = {
   range:
     'Bolts and lag screws; the force taken along the grain and the end as loaded (safe); side edges of the member are not known here',
   evaluate(r, _s, w) {
-    const skin = r.job.skin;
+    const skin = r.substrate;
     if (skin.kind !== 'timber') return notApplicable('the skin is not timber');
-    return worst(gaps(r, skin.grain, skin.endGrain.v), w, (g, _i, w): Outcome => {
+    return worst(gaps(r, skin.grain, skin.endGrain), w, (g, _i, w): Outcome => {
       const need = w.of({ along: A_1, across: A_2, end: A_3T }[g.of], { d: r.d });
       w.found('a', g.have, 'mm', g.at);
       return outcome(need, Math.max(g.have, 0), 'mm', g.at, ['side edges of the timber at least 4·d from the bolts: measure']);

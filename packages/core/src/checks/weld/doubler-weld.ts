@@ -2,8 +2,8 @@ import { lineForces, runsAround, cornerWords } from '../../sharing/weld-group';
 import { refuse } from '../../units/refusal';
 import { formula } from '../../working/formula';
 import { notApplicable, outcome, worst, type Check } from '../check';
-import { metalSkin, heldThickness } from '../skin-parts';
-import { judgeGroup } from './fitting-weld';
+import { heldThickness } from '../skin-parts';
+import { judgeGroup, weldable } from './fitting-weld';
 
 const Q_SKIN = formula('q_s.Rd', '0.6·f_u·t/γ', 'N/mm');
 const Q = formula('q', 'sqrt(q_p² + q_h² + q_v²)', 'N/mm');
@@ -22,9 +22,9 @@ export const doublerWeld: Check = {
   range:
     'Metal skins of steel or stainless; a stitch counts its own length; bolts are not counted with welds (EN 1993-1-8 §2.4(3))',
   evaluate(r, s, w) {
-    const { doubler, doublerThroat, stitch, gap, plug, filler } = r.job.welds;
+    const { doubler, doublerThroat, stitch, gap, plug, filler } = r.welds;
     if (doubler === 'none') return notApplicable('the plate is not welded to the skin');
-    if (!metalSkin(r) || !['steel', 'stainless'].includes(r.plateMetal.group))
+    if (![r.plateMetal, r.skinMetal].every(weldable))
       return refuse(
         'welds.doubler',
         `a plate of ${r.plateMetal.name.toLowerCase()} is not welded to ${r.skin.name.toLowerCase()}`,
@@ -34,14 +34,15 @@ export const doublerWeld: Check = {
       if (s.outOfPlane.tensions.some((t) => t > 1e-6))
         return refuse('welds.doubler', 'plug welds are pulled in this case', 'plugs in shear only: weld round the edge');
       return worst(r.bolts, w, (b, i, w) => {
-        const f_vw = w.of(F_VW, { F_EXX: filler.v, γ: r.factors.onBreak });
+        const f_vw = w.of(F_VW, { F_EXX: filler, γ: r.factors.onBreak });
         const V = w.found('V', s.inPlane.shears[i]!.total, 'N', `shear at ${b.id}, a plug at each hole`);
-        return outcome(V, w.of(F_PLUG, { f_vw, d_p: plug.v }), 'N', b.id);
+        return outcome(V, w.of(F_PLUG, { f_vw, d_p: plug }), 'N', b.id);
       });
     }
-    const part = doubler === 'stitched' ? stitch.v / (stitch.v + gap.v) : 1;
-    const at = lineForces(runsAround(r.plate, 'all round', part), s.loadCase);
-    const fillet = judgeGroup(r, at, doublerThroat.v, r.plate, w);
+    const part = doubler === 'stitched' ? stitch / (stitch + gap) : 1;
+    const at = lineForces(runsAround(r.plate, 'all round', part), s.onSkin);
+    const fu = Math.min(r.plateMetal.fu, r.skin.fu);
+    const fillet = judgeGroup(r, at, { a: doublerThroat, fu }, r.plate, w);
     const sheet = worst(at, w, (q, _i, w) =>
       outcome(
         w.of(Q, { q_p: q.along, q_h: q.across, q_v: q.out }),

@@ -20,15 +20,15 @@ interface Seam {
 }
 
 function seams(r: Resolved): Seam[] {
-  const { fitting, fittingThroat, doubler, doublerThroat } = r.job.welds;
+  const { fitting, fittingThroat, doubler, doublerThroat } = r.welds;
   const t = r.plateThickness;
   return [
     ...(fitting === 'none'
       ? []
-      : [{ name: 'fitting weld', a: fittingThroat.v, thin: Math.min(t, r.baseThickness), edge: r.baseThickness }]),
+      : [{ name: 'fitting weld', a: fittingThroat, thin: Math.min(t, r.baseThickness), edge: r.baseThickness }]),
     ...(doubler === 'none' || doubler === 'plugs'
       ? []
-      : [{ name: 'doubler weld', a: doublerThroat.v, thin: Math.min(t, heldThickness(r)), edge: t }]),
+      : [{ name: 'doubler weld', a: doublerThroat, thin: Math.min(t, heldThickness(r)), edge: t }]),
   ];
 }
 
@@ -42,7 +42,6 @@ export const weldSize: Check = {
   name: 'Weld size',
   element: 'weld',
   loadFree: true,
-  readsPlateThickness: true,
   says: 'A fillet must be large enough to fuse with the metal and leave the plate’s edge to be seen.',
   why: 'On thick metal a small bead chills before it fuses. On an edge a fillet as tall as the plate melts the corner away, and nobody can measure it any more. So there is a least and a most.',
   source:

@@ -23,9 +23,9 @@ export const access: Check = {
   source: 'Common practice; access as the survey says',
   range: 'Where the survey says what reaches each side',
   evaluate(r) {
-    const { far } = r.job.survey.access;
+    const { far } = r.access;
     if (far === 'unknown') return notApplicable('the survey does not say what reaches the far side');
-    if (SELF_HELD.has(r.job.joint.holding)) return notApplicable(`held by a ${r.job.joint.holding}: no hand needed behind`);
+    if (SELF_HELD.has(r.joint.holding)) return notApplicable(`held by a ${r.joint.holding}: no hand needed behind`);
     if (far === 'none')
       return refuse('joint.holding', 'nobody can hold a nut behind', 'captive nut, weld nut, nut plate, stud or tapped plate');
     if (far === 'hand only')
@@ -51,13 +51,14 @@ export const wrenchRoom: Check = {
       const r_s = w.of(SOCKET, { s: r.size.acrossFlats });
       const r_c = w.of(CORNERS, { s: r.size.acrossFlats });
       const rooms = [
-        ...(b.throughBase || r.job.base.thickness.v <= r.size.washer.thickness
+        ...(b.throughBase || r.baseThickness <= r.size.washer.thickness
           ? []
           : [{ have: nearestPoint(r.base, b).gap, need: r_s, at: `${b.id} to the fitting` }]),
         ...r.bolts.flatMap((o, k) => (k === i ? [] : [{ have: distance(o, b), need: r_s + r_c, at: `${b.id} to ${o.id}` }])),
       ];
       if (rooms.length === 0) return outcome(0, 1, 'mm', b.id);
       const tightest = rooms.reduce((a, c) => (c.need / c.have > a.need / a.have ? c : a));
+      w.found('need', tightest.need, 'mm', 'socket, and to a bolt the corners of its head');
       w.found('room', tightest.have, 'mm', tightest.at);
       return outcome(tightest.need, Math.max(tightest.have, 0), 'mm', tightest.at);
     });
@@ -80,18 +81,18 @@ export const stackHeight: Check = {
   source: 'Geometry: washer, head or nut, backing plate and two threads; limits set by the job',
   range: 'Bolts of the next stocked length stand out a little more: see Bolts in the stack',
   evaluate(r, _s, w) {
-    const { above, below: under } = r.job.limits;
+    const { above, below: under } = r.limits;
     const t_w = r.size.washer.thickness;
     const all: Outcome[] = [];
-    if (above.v > 0) {
-      const head = headKind(r.job.joint.head);
+    if (above > 0) {
+      const head = headKind(r.joint.head);
       const own = head.id === 'studding' ? r.size.nutHeight : r.size.headHeight;
       const k = head.height === undefined ? own : head.height * r.d;
-      all.push(outcome(w.of(ABOVE, { t_w: k === 0 ? 0 : t_w, k }), above.v, 'mm', 'above the plate'));
+      all.push(outcome(w.of(ABOVE, { t_w: k === 0 ? 0 : t_w, k }), above, 'mm', 'above the plate'));
     }
-    if (under.v > 0) {
+    if (under > 0) {
       const far = r.far.kind === 'plate' ? r.far.height : 0;
-      all.push(outcome(w.of(BELOW, { t_w, t_far: far, m: below(r), P: r.size.pitch }), under.v, 'mm', 'below the skin'));
+      all.push(outcome(w.of(BELOW, { t_w, t_far: far, m: below(r), P: r.size.pitch }), under, 'mm', 'below the skin'));
     }
     if (all.length === 0) return notApplicable('the job sets no limit on what stands out');
     return all.reduce((a, b) => (b.utilisation > a.utilisation ? b : a));

@@ -1,8 +1,7 @@
 import type { Resolved } from '../../job/resolve';
-import { metal, type Metal } from '../../stock/metals';
+import type { Metal } from '../../stock/metals';
 import { ALLOWED, boltPotential, conducts, potentialOf } from '../../stock/potentials';
 import { formula } from '../../working/formula';
-import { metalSkin } from '../skin-parts';
 import { notApplicable, outcome, type Check } from '../check';
 
 const DELTA = formula('ΔV', 'abs(V_1 − V_2)', 'V');
@@ -15,13 +14,11 @@ interface Piece {
 function pieces(r: Resolved): Piece[] {
   const put = (what: string, m: Pick<Metal, 'id' | 'group' | 'name'>): Piece[] =>
     conducts(m) ? [{ name: `${what} (${m.name})`, V: potentialOf(m) }] : [];
-  const skin = r.job.skin;
-  const skinMetal = metalSkin(r) && 'metal' in skin ? metal(skin.metal, r.job.ownStock.metals) : undefined;
   return [
     { name: `bolts (${r.grade.id})`, V: boltPotential(r.grade.stainless) },
     ...put('plate', r.plateMetal),
-    ...(r.far.kind === 'plate' ? put('backing plate', r.far.metal) : []),
-    ...(skinMetal ? put('skin', skinMetal) : []),
+    ...(r.far.metal ? put(r.far.kind === 'plate' ? 'backing plate' : 'plate washers', r.far.metal) : []),
+    ...(r.skinMetal ? put('skin', r.skinMetal) : []),
   ];
 }
 
@@ -37,7 +34,7 @@ export const galvanic: Check = {
   range:
     'Pairs in metal contact; the size of the two areas is not counted: a small bolt in a large plate fares better than the reverse',
   evaluate(r, _s, w) {
-    const { place, isolated } = r.job.joint;
+    const { place, isolated } = r.joint;
     if (place === 'not said') return notApplicable('where the joint lives is not said');
     if (isolated) return notApplicable('the metals are kept apart by sleeves and washers that do not conduct');
     const all = pieces(r).sort((a, b) => a.V - b.V);

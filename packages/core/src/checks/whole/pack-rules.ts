@@ -13,7 +13,6 @@ export const packRules: Check = {
   name: 'Rule packs',
   element: 'joint',
   loadFree: true,
-  readsPlateThickness: true,
   says: 'The layout must keep the rules of the packs the job is held to.',
   why: 'Codes and trades keep short lists of least sizes, learnt from what went wrong before. They hold whatever the load. Rules of the trade without a published source are only reminded of, never failed.',
   source: 'The packs named by the job; each rule with its own source',
@@ -25,7 +24,7 @@ export const packRules: Check = {
     const reminders = missed.map((s) => `${s.pack.name}: ${s.rule.says.toLowerCase()} (${s.rule.source})`);
     if (code.length === 0)
       return notApplicable(
-        r.job.packs.length === 0
+        r.packs.length === 0
           ? 'the job names no rule pack'
           : ['no code rule of the packs concerns this layout', ...reminders].join('; '),
       );

@@ -1,4 +1,5 @@
-import { areaOf, nearestEdge } from '../../geometry/rects';
+import { areaOf } from '../../geometry/rects';
+import { edgeDistance } from '../../geometry/region';
 import { distance } from '../../geometry/points';
 import type { Resolved } from '../../job/resolve';
 import { fastenerClass } from '../../stock/fastener-classes';
@@ -25,7 +26,7 @@ export interface Pack {
 }
 
 const soft = (r: Resolved) => r.skinKind === 'laminate' || r.skinKind === 'sandwich';
-const nearest = (r: Resolved) => Math.min(...r.bolts.map((b) => nearestEdge(r.plate, b)));
+const nearest = (r: Resolved) => Math.min(...r.bolts.map((b) => edgeDistance(r.region, b)));
 const closest = (r: Resolved) =>
   r.bolts.reduce((low, a, i) => r.bolts.slice(i + 1).reduce((l, b) => Math.min(l, distance(a, b)), low), Infinity);
 
@@ -60,6 +61,13 @@ const pitch = (
   measure: (r) => (when(r) && r.bolts.length > 1 ? { need: k * r[of], have: closest(r), at: 'closest two bolts' } : undefined),
 });
 
+/** A seat is held at four points, over all its plates (FIA ISC Appendix J Art. 253.16, memory). */
+const SEAT_POINTS = 4;
+
+/** Face of the counter plate, or of the washers, mm². */
+const contactOf = (r: Resolved): number =>
+  r.far.kind === 'plate' ? areaOf(r.far.outline) : r.bolts.length * (Math.PI / 4) * r.far.outside ** 2;
+
 /** Least thickness of a counter plate by its metal, mm. */
 const counter = (r: Resolved, steel: number, alloy: number) =>
   r.far.kind === 'plate'
@@ -72,7 +80,7 @@ export const PACKS: readonly Pack[] = [
     name: 'EN 1993-1-8, steel',
     rules: [
       edge('EN-e', 1.2, 'd0', 'EN 1993-1-8 Tab. 3.3', 'code'),
-      pitch('EN-p', 2.2, 'd0', 'EN 1993-1-8 Tab. 3.3', 'code'),
+      pitch('EN-p', 2.2, 'd0', 'EN 1993-1-8 Tab. 3.3, along the force; 2.4·d0 across it is in Edge and pitch', 'code'),
       edge('EN-e-good', 1.5, 'd', 'common practice', 'common practice'),
     ],
     gaps: [
@@ -164,9 +172,7 @@ export const PACKS: readonly Pack[] = [
         kind: 'code',
         unit: 'mm',
         measure: (r) =>
-          r.job.joint.holding === 'lag screw'
-            ? { need: 4 * r.d, have: r.job.joint.engagement.v, at: 'thread in the timber' }
-            : undefined,
+          r.joint.holding === 'lag screw' ? { need: 4 * r.d, have: r.joint.engagement, at: 'thread in the timber' } : undefined,
       },
       pitch('NDS-p', 4, 'd', 'NDS Tab. 12.5.1B (memory)', 'code', (r) => r.skinKind === 'timber'),
     ],
@@ -178,11 +184,15 @@ export const PACKS: readonly Pack[] = [
     rules: [
       {
         id: 'FIA-count',
-        says: 'At least four bolts a seat',
+        says: 'At least four bolts a seat, over all its plates',
         source: 'FIA ISC Appendix J Art. 253.16 (memory)',
         kind: 'code',
         unit: '–',
-        measure: (r) => ({ need: 4, have: r.bolts.length, at: 'bolts' }),
+        measure: (r) => ({
+          need: 4,
+          have: r.bolts.length / r.seatShare,
+          at: `${r.bolts.length} bolts on this plate, ${Math.round(100 * r.seatShare)} % of the seat`,
+        }),
       },
       {
         id: 'FIA-size',
@@ -208,8 +218,8 @@ export const PACKS: readonly Pack[] = [
         unit: 'mm²',
         measure: (r) => ({
           need: 4000,
-          have: r.far.kind === 'plate' ? areaOf(r.far.outline) / r.bolts.length : (Math.PI / 4) * r.far.outside ** 2,
-          at: 'each bolt’s part of the counter plate',
+          have: contactOf(r) / (SEAT_POINTS * r.seatShare),
+          at: `a seat has ${SEAT_POINTS} points; ${Math.round(100 * r.seatShare)} % of it stands on this plate`,
         }),
       },
       {
@@ -241,7 +251,7 @@ export interface RuleState {
 
 /** Every rule of the packs the job names, in their order. */
 export const rulesIn = (r: Resolved): readonly RuleState[] =>
-  r.job.packs.flatMap((id) =>
+  r.packs.flatMap((id) =>
     packOf(id).rules.map((rule) => {
       const measured = rule.measure(r);
       return { pack: packOf(id), rule, measured, holds: !measured || measured.have >= measured.need - 1e-6 };

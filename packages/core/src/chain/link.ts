@@ -1,0 +1,102 @@
+import { applies, type Check, type CheckResult, type Outcome } from '../checks/check';
+import type { UnderLoad } from '../checks/demand/loaded';
+import { isRefusal, refuse, type Refusal } from '../units/refusal';
+import { Working } from '../working/steps';
+
+/** Tight above this utilisation, failing above 1.00. */
+export const TIGHT = 0.9;
+
+export type LinkState = 'sound' | 'tight' | 'fails' | 'refused' | 'not needed';
+
+/** One link of the load path with the case that governs it. Forces in N, stresses in MPa. */
+export interface Link {
+  readonly id: string;
+  readonly name: string;
+  readonly element: Check['element'];
+  /** A rule of layout that the load does not enter. */
+  readonly loadFree: boolean;
+  readonly state: LinkState;
+  readonly utilisation: number;
+  readonly demand: number;
+  readonly capacity: number;
+  readonly unit: Outcome['unit'];
+  /** Governing case and place. */
+  readonly caseId: string;
+  readonly caseName: string;
+  readonly at: string;
+  readonly cautions: readonly string[];
+  /** Why it is refused or not needed. */
+  readonly because: string;
+  /** Of a refused link: what was wrong, and what would make it answerable. */
+  readonly refusal?: Refusal;
+  /** Utilisation of each case, in case order; NaN where the link does not apply in it, or is refused. */
+  readonly perCase: readonly number[];
+  /** Cases in which it is refused. */
+  readonly refusedIn: readonly string[];
+}
+
+const SILENT = new Working(false);
+
+/** A check asked in one case. One that breaks down is refused by its name, and takes nothing else with it. */
+export function asked(check: Check, { r, s }: UnderLoad, w: Working = SILENT): CheckResult {
+  try {
+    return check.evaluate(r, s, w);
+  } catch (e) {
+    return refuse(check.id, `this check broke down (${(e as Error).message})`, 'nothing of yours: say so to the makers');
+  }
+}
+
+/** A check over all cases. */
+export function linkOf(check: Check, cases: readonly UnderLoad[]): Link {
+  const perCase: number[] = [];
+  const refusedIn: string[] = [];
+  let governing: { s: UnderLoad['s']; o: Outcome } | undefined;
+  let refusal: { s: UnderLoad['s']; r: Refusal } | undefined;
+  let because = '';
+  for (const one of cases) {
+    const result = asked(check, one);
+    const { s } = one;
+    if (!applies(result)) {
+      perCase.push(NaN);
+      because = result.because;
+    } else if (isRefusal(result)) {
+      perCase.push(NaN);
+      refusedIn.push(s.loadCase.id);
+      refusal ??= { s, r: result };
+    } else {
+      perCase.push(result.utilisation);
+      if (!governing || result.utilisation > governing.o.utilisation) governing = { s, o: result };
+    }
+  }
+  const { id, name, element } = check;
+  const common = { id, name, element, loadFree: check.loadFree === true, perCase, refusedIn };
+  const none = { utilisation: 0, demand: 0, capacity: 0, unit: '–' as const, at: '', cautions: [] };
+  // A link that already fails in one case is failing, whatever is refused in another.
+  if (refusal && !(governing && governing.o.utilisation > 1)) {
+    const { loadCase } = refusal.s;
+    const words = `${refusal.r.because}; allowed: ${refusal.r.allowed}`;
+    const about = { caseId: loadCase.id, caseName: loadCase.name, because: words, refusal: refusal.r };
+    return { ...common, ...none, state: 'refused', ...about };
+  }
+  if (!governing) return { ...common, ...none, state: 'not needed', caseId: '', caseName: '', because };
+  const { o, s } = governing;
+  const loadFree = common.loadFree || o.loadFree === true;
+  return {
+    ...common,
+    ...o,
+    loadFree,
+    state: stateAt(o.utilisation),
+    caseId: s.loadCase.id,
+    caseName: s.loadCase.name,
+    because: '',
+  };
+}
+
+export const stateAt = (utilisation: number): 'sound' | 'tight' | 'fails' =>
+  utilisation > 1 ? 'fails' : utilisation > TIGHT ? 'tight' : 'sound';
+
+/** Links that have a figure. */
+export const hasFigure = (l: Link): boolean => l.state !== 'refused' && l.state !== 'not needed';
+
+export const worstOf = (links: readonly Link[]): Link | undefined =>
+  links.filter(hasFigure).reduce<Link | undefined>((w, l) => (!w || l.utilisation > w.utilisation ? l : w), undefined);

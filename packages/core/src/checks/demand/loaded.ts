@@ -1,0 +1,23 @@
+import type { Resolved } from '../../job/resolve';
+import { lasting } from '../../job/factors';
+import { usualDuration, type LoadCase } from '../../loads/load-case';
+import { share } from '../../sharing/share';
+import type { Solved } from '../../sharing/solved';
+import { isRefusal, type Refusal } from '../../units/refusal';
+import { asSolved } from './as-solved';
+import { byHand } from './by-hand';
+import type { Loaded } from './demand';
+
+/** A job under one counted case: as strong as it is for as long as the case lasts, with what the case puts on its links. */
+export interface UnderLoad {
+  readonly r: Resolved;
+  readonly s: Loaded;
+}
+
+/** Shares a counted case and works out what it puts on the links: by hand, or by the solver's figures where they are given. */
+export function loaded(job: Resolved, c: LoadCase, solved?: Solved): UnderLoad | Refusal {
+  const r = lasting(job, c.duration ?? usualDuration(c.action));
+  const shared = share(r, c, solved);
+  if (isRefusal(shared)) return shared;
+  return { r, s: { ...shared, demand: solved ? asSolved(r, solved) : byHand(r, shared) } };
+}

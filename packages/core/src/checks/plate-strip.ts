@@ -1,0 +1,32 @@
+import type { Resolved } from '../job/resolve';
+import { Working } from '../working/steps';
+import { tensionResistance } from './bolt-strength';
+import { stubPlace } from '../sharing/t-stub';
+import { tStubAISC, tStubEN, type TStub } from './prying';
+import { remembered } from './remembered';
+
+/** The plate round bolt i as half a T-stub; Ft is what the bolt alone holds, N. */
+export function stubAt(r: Resolved, i: number, Ft: number): TStub {
+  return {
+    ...stubPlace(r, i),
+    // Loose plates bend each for itself: Σt², as one of t·√n.
+    t: r.plateThickness * Math.sqrt(r.plateLayers),
+    fy: r.plateMetal.fy,
+    fu: r.plateMetal.fu,
+    d: r.d,
+    d0: r.d0,
+    Ft,
+    gammaYield: r.factors.onYield,
+    gammaBreak: r.factors.school === 'limit' ? 1 / 0.9 : r.factors.onYield,
+  };
+}
+
+const SILENT = new Working(false);
+
+/** (T + Q)/T at each bolt by the job's rules: 1 for bolts through the base, and on spacers, whose plate edge presses on nothing. */
+export const pryingRatio = remembered((r: Resolved): readonly number[] =>
+  r.bolts.map((b, i) => {
+    if (b.throughBase || r.joint.packing === 'spacers') return 1;
+    return (r.rules === 'EN' ? tStubEN : tStubAISC)(stubAt(r, i, tensionResistance(r, SILENT)), SILENT).ratio;
+  }),
+);

@@ -1,0 +1,111 @@
+import { classIn, FASTENER_CLASSES, fastenerClass, type FastenerClass } from '../stock/fastener-classes';
+import { fastenerSize, type FastenerSize } from '../stock/fasteners';
+import { metal, type Metal } from '../stock/metals';
+import { NUT_CLASSES, nutClass, type NutClass } from '../stock/nuts';
+import { bed, hollowWall, laminate, plywood, sandwich, sheet, timber, type SkinStrength } from '../stock/skins';
+import { refuse, type Refusal } from '../units/refusal';
+import type { Job } from './schema';
+
+/** Every name in the document as the row of stock it stands for. */
+export interface LookedUp {
+  readonly size: FastenerSize;
+  readonly grade: FastenerClass;
+  readonly nut: NutClass;
+  readonly plateMetal: Metal;
+  readonly baseMetal: Metal;
+  readonly farMetal: Metal | undefined;
+  readonly skin: SkinStrength;
+  readonly skinMetal: Metal | undefined;
+  readonly lugMetal: Metal | undefined;
+  readonly pinGrade: FastenerClass | undefined;
+}
+
+/** What a base is taken to be made of until somebody says: the weakest steel of the list. */
+export const USUAL_BASE_METAL = 'S235';
+
+const list = (rows: readonly { readonly id: string }[]) => rows.map((r) => r.id).join(', ');
+
+/** Looks every name up; each that is not in stock is refused at its field. */
+export function lookUp(job: Job): LookedUp | readonly Refusal[] {
+  const no: Refusal[] = [];
+  const found = <T>(row: T | undefined, field: string, id: string, allowed: string): T | undefined => {
+    if (row === undefined) no.push(refuse(field, `"${id}" is not in the stock list`, allowed));
+    return row;
+  };
+  const ofMetal = (id: string, field: string) => found(metal(id, job.ownStock.metals), field, id, 'a metal of the stock list');
+  const { bolts, far, lug } = job;
+  const size = found(fastenerSize(bolts.size), 'bolts.size', bolts.size, 'M5 to M24 coarse and fine, 1/4 to 1 in UNC and UNF');
+  const named = found(fastenerClass(bolts.class), 'bolts.class', bolts.class, list(FASTENER_CLASSES));
+  const nut = found(nutClass(bolts.nut), 'bolts.nut', bolts.nut, list(NUT_CLASSES));
+  const plateMetal = ofMetal(job.plate.metal, 'plate.metal');
+  const baseMetal = ofMetal(job.base.metal ?? USUAL_BASE_METAL, 'base.metal');
+  const farMetal = 'metal' in far ? ofMetal(far.metal, 'far.metal') : undefined;
+  const lugMetal = lug && ofMetal(lug.metal, 'lug.metal');
+  const pin = lug && found(fastenerClass(lug.pinClass), 'lug.pinClass', lug.pinClass, 'a bolt class of the stock list');
+  const skin = found(skinOf(job), ...skinField(job));
+  const skinMetal = 'metal' in job.skin ? metal(job.skin.metal, job.ownStock.metals) : undefined;
+  if (!size || !named || !nut || !plateMetal || !baseMetal || !skin || no.length > 0) return no;
+  no.push(...familyRefusals(size, named, nut), ...laminateRefusals(job, skinMetal));
+  if (no.length > 0) return no;
+  const grade = classIn(named, size.d);
+  const pinGrade = pin && lug && classIn(pin, lug.pin.v);
+  return { size, grade, nut, plateMetal, baseMetal, farMetal, skin, skinMetal, lugMetal, pinGrade };
+}
+
+/** A bolt, its class and its nut come from one family of threads. */
+function familyRefusals(size: FastenerSize, grade: FastenerClass, nut: NutClass): Refusal[] {
+  const no: Refusal[] = [];
+  const metric = size.family === 'metric';
+  if (size.family !== grade.family)
+    no.push(
+      refuse(
+        'bolts.class',
+        `class ${grade.id} is not made in ${size.id}`,
+        metric ? '4.6 to 12.9, A2, A4 with metric bolts' : 'Gr 2, 5, 8, A325, A490, F593 with inch bolts',
+      ),
+    );
+  if (size.family !== nut.family)
+    no.push(
+      refuse(
+        'bolts.nut',
+        `a class ${nut.id} nut is not made in ${size.id}`,
+        metric ? '5, 8, 10, 12, A2, A4' : 'Gr 2, 5, 8, A563-DH, F594',
+      ),
+    );
+  return no;
+}
+
+/** A laminate is no sheet metal: it has no yield, and rules for steel do not know it. */
+function laminateRefusals(job: Job, skinMetal: Metal | undefined): Refusal[] {
+  if (skinMetal?.group !== 'laminate') return [];
+  const what = job.skin.kind === 'hollow' ? 'hollow section' : 'sheet';
+  const instead = job.skin.kind === 'hollow' ? 'a metal section' : 'a metal sheet, or the skin as a laminate';
+  return [refuse('skin.metal', `${skinMetal.name} as a ${what} is judged by rules for metal, which do not hold for it`, instead)];
+}
+
+const skinField = (job: Job): readonly [field: string, id: string, allowed: string] => {
+  const s = job.skin;
+  if ('grade' in s) return ['skin.grade', s.grade, `a ${s.kind} of the stock list`];
+  return ['skin.metal', 'metal' in s ? s.metal : s.kind, 'a metal of the stock list'];
+};
+
+function skinOf(job: Job): SkinStrength | undefined {
+  const s = job.skin;
+  const own = job.ownStock.metals;
+  switch (s.kind) {
+    case 'sheet':
+      return sheet(s.metal, own);
+    case 'plywood':
+      return plywood(s.grade);
+    case 'laminate':
+      return laminate(s.glass.v);
+    case 'sandwich':
+      return sandwich(s.glass.v, { crush: s.coreCrush.v });
+    case 'timber':
+      return timber(s.grade);
+    case 'hollow':
+      return hollowWall(s.metal, own);
+    case 'bed':
+      return bed(s.strength.v);
+  }
+}

@@ -1,0 +1,119 @@
+import type { Point, Rect } from '../geometry/points';
+import type { Region } from '../geometry/region';
+import type { FastenerClass } from '../stock/fastener-classes';
+import type { FastenerSize } from '../stock/fasteners';
+import type { ServiceClass } from '../stock/load-duration';
+import type { Metal } from '../stock/metals';
+import type { NutClass } from '../stock/nuts';
+import type { PackId } from '../stock/packs';
+import type { SkinStrength } from '../stock/skins';
+import type { TimberRow } from '../stock/timber';
+import type { Plain } from '../units/quantity';
+import type { Refusal } from '../units/refusal';
+import type { Fold, Joint, Limits, Lug, Welds } from './joint';
+import type { Job, Skin } from './schema';
+
+/** One bolt as the checks see it. `throughBase`: it clamps the base itself, so the plate is not bent by it. */
+export interface PlacedBolt extends Point {
+  readonly id: string;
+  readonly throughBase: boolean;
+  /** Height made up under the plate there, mm: the joint's packing and what was measured. */
+  readonly packed: number;
+}
+
+/** Divisors and the load factor of the school the job names. */
+export interface Factors {
+  readonly school: Job['practice']['school'];
+  /** On yield of metal. */
+  readonly onYield: number;
+  /** On break of metal and of fasteners. */
+  readonly onBreak: number;
+  /** On break of the skin material. */
+  readonly onSkin: number;
+  /** Plastic over elastic section modulus of a flat plate: 1.5 where plastic bending is allowed (a crash as the last load), else 1. */
+  readonly plastic: number;
+}
+
+/** What is under the nuts: a washer each, or plates; mm, MPa. */
+export type FarSide =
+  | {
+      readonly kind: 'washer';
+      readonly outside: number;
+      readonly thickness: number;
+      readonly height: number;
+      /** Yield of the washer. */
+      readonly fy: number;
+      /** Of a washer cut from plate. */
+      readonly metal?: Metal;
+    }
+  | {
+      readonly kind: 'plate';
+      readonly thickness: number;
+      /** Loose plates of that thickness on each other, and their height together. */
+      readonly layers: number;
+      readonly height: number;
+      /** What it covers, apart from strips. */
+      readonly outline: Rect;
+      readonly metal: Metal;
+      /** One plate under all nuts where undefined. */
+      readonly strips?: { readonly width: number; readonly along: 'x' | 'y' };
+    };
+
+/** The job with every name looked up and every cross-check passed: all the checks read. Numbers in inside units. */
+export interface Resolved {
+  readonly rules: Job['practice']['rules'];
+  readonly factors: Factors;
+  readonly bolts: readonly PlacedBolt[];
+  readonly size: FastenerSize;
+  readonly grade: FastenerClass;
+  readonly nut: NutClass;
+  readonly d: number;
+  readonly d0: number;
+  readonly As: number;
+  readonly base: Rect;
+  readonly baseThickness: number;
+  /** The base's own metal; S235 until somebody says. */
+  readonly baseMetal: Metal;
+  readonly baseMetalSaid: boolean;
+  /** Hole of the base, what a slot is longer than it, and which way it runs. */
+  readonly baseHole: { readonly d: number; readonly slot: number; readonly along: 'x' | 'y' };
+  readonly plate: Rect;
+  /** The plate's outline as it is cut. */
+  readonly region: Region;
+  readonly plateThickness: number;
+  readonly plateMetal: Metal;
+  /** Loose plates of that thickness on each other. */
+  readonly plateLayers: number;
+  readonly fold: Plain<Fold> | undefined;
+  readonly joint: Plain<Joint>;
+  readonly welds: Plain<Welds>;
+  /** Glue line: thickness, mm, and shear modulus of the glue, MPa. */
+  readonly bond: { readonly line: number; readonly modulus: number };
+  /** Solved with the glue holding, and the bolts idle; else as if it had let go. */
+  readonly glueHolds?: true;
+  readonly lug: Plain<Lug> | undefined;
+  readonly lugMetal: Metal | undefined;
+  readonly pinGrade: FastenerClass | undefined;
+  readonly limits: Plain<Limits>;
+  readonly packs: readonly PackId[];
+  readonly access: Job['survey']['access'];
+  /** Part of a whole seat that stands on this plate; 1 where the job carries no seat. */
+  readonly seatShare: number;
+  readonly substrate: Plain<Skin>;
+  readonly skin: SkinStrength;
+  readonly skinKind: Job['skin']['kind'];
+  readonly skinThickness: number;
+  /** Of a sheet or a section. */
+  readonly skinMetal: Metal | undefined;
+  readonly timber: TimberRow | undefined;
+  readonly serviceClass: ServiceClass;
+  readonly panel: Rect;
+  readonly bedModulus: number;
+  readonly washerOutside: number;
+  readonly far: FarSide;
+  readonly allInLine: boolean;
+  /** The document, for drawings, sheets and the solver's own rules; no check reads it. */
+  readonly job: Job;
+}
+
+export const isResolved = (r: Resolved | readonly Refusal[]): r is Resolved => !Array.isArray(r);

@@ -1,0 +1,67 @@
+import { dot, left, sub, type Point } from '../geometry/points';
+import { nearestPoint } from '../geometry/rects';
+import { rayToEdge } from '../geometry/region';
+import type { Resolved } from '../job/resolve';
+
+/** One side of a bolt along the base edge: half way to a neighbour in its row, or the plate's end. */
+export interface Side {
+  readonly to: 'neighbour' | 'end';
+  /** Pitch to the neighbour, or end distance e_1; mm. */
+  readonly gap: number;
+}
+
+/** Where a bolt outside the base bends the plate: half a T-stub. m = b, e = a of AISC; mm. */
+export interface StubPlace {
+  readonly m: number;
+  readonly e: number;
+  readonly sides: readonly [Side, Side];
+}
+
+/** The plate round bolt i, which stands outside the base. */
+export function stubPlace(r: Resolved, i: number): StubPlace {
+  const b = r.bolts[i]!;
+  const { point, gap } = nearestPoint(r.base, b);
+  const out = { x: (b.x - point.x) / gap, y: (b.y - point.y) / gap };
+  const along = left(out);
+  return {
+    m: gap,
+    e: rayToEdge(r.region, b, out),
+    sides: [sideOf(r, b, along, gap), sideOf(r, b, { x: -along.x, y: -along.y }, gap)],
+  };
+}
+
+/** The nearest neighbour that stands about in line with the bolt along the base edge, or the plate's end. */
+function sideOf(r: Resolved, bolt: Point, u: Point, m: number): Side {
+  const pitch = r.bolts
+    .filter((o) => o !== bolt)
+    .map((o) => sub(o, bolt))
+    .filter((v) => Math.abs(dot(v, left(u))) <= m && dot(v, u) > 1e-6)
+    .reduce((least, v) => Math.min(least, dot(v, u)), Infinity);
+  const end = rayToEdge(r.region, bolt, u);
+  return pitch / 2 < end ? { to: 'neighbour', gap: pitch } : { to: 'end', gap: end };
+}
+
+/** Plate that goes with the bolt on each side, mm: half the pitch, or all to the end. */
+export const tributary = ({ sides }: StubPlace): readonly [number, number] => {
+  const own = (s: Side) => (s.to === 'neighbour' ? s.gap / 2 : s.gap);
+  return [own(sides[0]), own(sides[1])];
+};
+
+const MODULI = { cantilever: 3, level: 12 } as const;
+
+/**
+ * How much of its bolt's stiffness the plate leaves, 0 to 1: the strip between base edge and bolt gives before the bolt stretches.
+ * 6·E·I/m³, between a cantilever (3) and a strip held level at the bolt (12); bolt E·A_s/(l + 0.9·d). 1 for a bolt through the base.
+ */
+export const leftByPlate = (r: Resolved): readonly number[] =>
+  r.bolts.map((b, i) => {
+    if (b.throughBase) return 1;
+    const place = stubPlace(r, i);
+    const [one, two] = tributary(place);
+    const wide = Math.min(one, 2 * place.m) + Math.min(two, 2 * place.m);
+    const I = (wide * r.plateLayers * r.plateThickness ** 3) / 12;
+    const strip = (Math.sqrt(MODULI.cantilever * MODULI.level) * r.plateMetal.E * I) / place.m ** 3;
+    const plies = r.plateThickness * r.plateLayers + b.packed + r.skinThickness + r.far.height;
+    const bolt = (r.grade.E * r.As) / (plies + 0.9 * r.d);
+    return strip / (strip + bolt);
+  });
