@@ -14,7 +14,10 @@ it('a sound job: exit 0, every link, the weakest, the cautions', () => {
   const { exit, text } = check(sound, false);
   expect(exit).toBe(0);
   expect(text).toMatch(/Bolt tension +\d\.\d\d +sound/);
-  expect(text).toMatch(/SOUND – weakest: .* lets go at \d+\.\d\d × this load/);
+  expect(text).toMatch(/SOUND – holds: weakest Skin bending \(\d\.\d\d\)/);
+  expect(text).toMatch(/good for \d+\.\d\d × the load with factor 3 on break, 2 on yield/);
+  expect(text).toMatch(/without factors it would let go near \d+\.\d\d ×/);
+  expect(text.match(/the fitting itself/g)).toHaveLength(1);
   expect(text).toContain('does not approve');
 });
 
@@ -22,7 +25,15 @@ it('as data: the same links with their numbers', () => {
   const data = JSON.parse(check(sound, true).text);
   expect(data.state).toBe('sound');
   expect(data.links).toHaveLength(CHECKS.length);
-  expect(data.links.find((l: { id: string }) => l.id === data.weakest).utilisation).toBeCloseTo(1 / data.letsGoAt, 9);
+  // Asked again at that many times the load, the job is at its limit: the file itself, with its load raised.
+  const raised = (k: number) => {
+    const job = JSON.parse(sound);
+    for (const part of ['fx', 'fz']) job.loads[0].values[part].v *= k;
+    return JSON.parse(check(JSON.stringify(job), true).text);
+  };
+  expect(raised(data.goodFor * 0.999).state).toBe('tight');
+  expect(raised(data.goodFor * 1.001).state).toBe('fails');
+  expect(data.letsGoNear).toBeGreaterThan(data.goodFor);
 });
 
 it('overloaded: exit 1 and the link that lets go', () => {

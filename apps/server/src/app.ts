@@ -29,7 +29,7 @@ export function createApp({ store, stock, log, web, stopping }: AppParts): Expre
   app.use(hostCheck, originCheck, styleNonce, securityHeaders);
 
   app.get('/api/health', (_req, res) => {
-    res.json({ status: 'ok', jobs: store.list().length });
+    res.json({ status: 'ok', jobs: store.count() });
   });
   app.use('/api/jobs', sheetRoutes(store), jobRoutes(store));
   app.use('/api/stock', stockRoutes(stock));

@@ -4,11 +4,13 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import request from 'supertest';
 import type { Job } from '@core/job/schema';
+import { judge } from '@core/chain/judge';
 import { createApp } from './app';
 import { openDatabase } from './database/open-database';
 import { DEMO_JOBS } from './demo/lake-sorrow';
 import { seedDemo } from './demo/seed';
-import { JobStore } from './jobs/job-store';
+import { JobStore, type StoredJob } from './jobs/job-store';
+import { Judgements } from './jobs/judgements';
 import { StockStore } from './stock/stock-store';
 
 const log = pino({ level: 'silent' });
@@ -17,7 +19,7 @@ function rack() {
   const db = openDatabase(':memory:');
   const store = new JobStore(db);
   seedDemo(store);
-  return { store, http: request(createApp({ store, stock: new StockStore(db), log })) };
+  return { db, store, http: request(createApp({ store, stock: new StockStore(db), log })) };
 }
 
 const WINCH = '/api/jobs/core-sampler-winch';
@@ -29,6 +31,36 @@ describe('the rack', () => {
     const { body } = await rack().http.get('/api/jobs').expect(200);
     expect(body).toHaveLength(DEMO_JOBS.length);
     expect(body[0]).toMatchObject({ version: 1, archived: false, verdict: { state: 'fails', weakest: 'Washer crush' } });
+  });
+  it('one row that does not read hangs there as such, and takes nothing with it', async () => {
+    const { db, store, http } = rack();
+    db.prepare('UPDATE job SET document = \'{"format": "mast-\' WHERE id = ?').run(winch.id);
+    const { body } = await http.get('/api/jobs').expect(200);
+    expect(body).toHaveLength(DEMO_JOBS.length);
+    const row = body.find((t: { id?: string }) => t.id === winch.id);
+    expect(row).toMatchObject({ version: 1, unreadable: expect.stringContaining('ends too early') });
+    expect(body.filter((t: { verdict?: object }) => t.verdict)).toHaveLength(DEMO_JOBS.length - 1);
+    await http.get('/api/health').expect(200, { status: 'ok', jobs: DEMO_JOBS.length });
+    expect(seedDemo(store)).toBe(0);
+    for (const at of [WINCH, `${WINCH}/plate.dxf`, `${WINCH}/template.pdf`])
+      expect((await http.get(at).expect(422)).body.detail).toContain('ends too early');
+    expect((await http.put(WINCH).set('If-Match', '"3"').send(winch).expect(422)).body.detail).toContain('ends too early');
+    // Its text is not lost.
+    expect((await http.get(`${WINCH}/job.json`).expect(200)).text).toBe('{"format": "mast-');
+    await http.get(`${WINCH}/versions/1`).expect(200);
+  });
+  it('a job whose judging breaks down says so on its own tag', () => {
+    const [one, two] = rack().store.list() as StoredJob[];
+    const judgements = new Judgements((job) => {
+      if (job.id === winch.id) throw new Error('no such row');
+      return judge(job);
+    });
+    expect(judgements.tag(one!).verdict).toMatchObject({
+      state: 'refused',
+      says: 'could not be judged: no such row',
+      goodFor: null,
+    });
+    expect(judgements.tag(two!).verdict.says).toMatch(/^holds/);
   });
   it('is healthy, and says so', async () => {
     const { body } = await rack().http.get('/api/health').expect(200);
@@ -148,7 +180,7 @@ describe('sheets', () => {
     const { http } = rack();
     const csv = await http.get(`${WINCH}/drill-list.csv`).expect(200);
     expect(csv.text.split('\n')[0]).toBe('hole,x_mm,y_mm,diameter_mm,fastener,note');
-    expect(csv.text.split('\n')[1]).toBe('B1,252,212,9,M8 8.8,');
+    expect(csv.text.split('\n')[1]).toBe('B1,252,212,11,M10 8.8,');
     expect((await http.get(`${WINCH}/plate.dxf`).expect(200)).headers['content-disposition']).toContain('core-sampler-winch.dxf');
     expect(JSON.parse((await http.get(`${WINCH}/job.json`).expect(200)).text)).toEqual(winch);
   });
@@ -194,7 +226,7 @@ describe('the database', () => {
     expect(db.pragma('foreign_keys', { simple: true })).toBe(1);
     new JobStore(db).add(winch);
     db.close();
-    expect(new JobStore(openDatabase(file)).get(winch.id)?.job).toEqual(winch);
+    expect(new JobStore(openDatabase(file)).get(winch.id)).toMatchObject({ job: winch });
   });
   it('keeps a copy before it migrates data, and refuses a database from the future', () => {
     const at = folder();

@@ -3,6 +3,6 @@ import { DEMO_JOBS } from './lake-sorrow';
 
 /** Puts the demo jobs on an empty rack; a rack with anything on it is left as it is. Returns how many were added. */
 export function seedDemo(store: JobStore): number {
-  if (store.list().length > 0) return 0;
+  if (store.count() > 0) return 0;
   return DEMO_JOBS.filter((job) => store.add(job)).length;
 }

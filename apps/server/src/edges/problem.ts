@@ -13,6 +13,13 @@ export function refused(res: Response, refusals: readonly Refusal[]): void {
   problem(res, 422, 'The job is refused', { detail: refusals.map(refusalText).join('\n'), refusals });
 }
 
+/** A stored document that does not read: what is wrong, and that its text can be taken out. */
+export function unread(res: Response, { because }: { because: string }): void {
+  problem(res, 422, 'The stored job does not read', {
+    detail: `${because}. Its text can be taken out as a file; nothing was changed.`,
+  });
+}
+
 interface HttpError {
   status?: number;
   type?: string;

@@ -1,5 +1,6 @@
 import type { Job } from '@core/job/schema';
 import { readJob } from '@core/formats/read-job';
+import { refusalText } from '@core/units/refusal';
 import { query, type Db } from '../database/open-database';
 
 export interface StoredJob {
@@ -8,6 +9,18 @@ export interface StoredJob {
   readonly archived: boolean;
   readonly updatedAt: string;
 }
+
+/** A row whose document does not read as a job. It stays as it is, and can be taken out as text. */
+export interface Unreadable {
+  readonly id: string;
+  readonly text: string;
+  readonly because: string;
+  readonly version: number;
+  readonly archived: boolean;
+  readonly updatedAt: string;
+}
+
+export const isUnreadable = (x: StoredJob | Unreadable): x is Unreadable => 'because' in x;
 
 interface Row {
   id: string;
@@ -20,7 +33,7 @@ interface Row {
 /** What came of a save: the new version, or the document that is there instead. */
 export type Saved =
   | { readonly kind: 'saved'; readonly version: number }
-  | { readonly kind: 'stale'; readonly current: StoredJob }
+  | { readonly kind: 'stale'; readonly current: StoredJob | Unreadable }
   | { readonly kind: 'missing' };
 
 /** Jobs in SQLite; each save is one transaction and keeps the version it made. */
@@ -30,6 +43,7 @@ export class JobStore {
   constructor(private readonly db: Db) {
     this.sql = {
       list: db.prepare<[], Row>(query('list-jobs')),
+      count: db.prepare<[], { jobs: number }>(query('count-jobs')),
       get: db.prepare<[string], Row>(query('get-job')),
       insert: db.prepare(query('insert-job')),
       update: db.prepare(query('update-job')),
@@ -40,19 +54,24 @@ export class JobStore {
     };
   }
 
-  list(): StoredJob[] {
+  list(): (StoredJob | Unreadable)[] {
     return this.sql.list.all().map(stored);
   }
 
-  get(id: string): StoredJob | undefined {
+  count(): number {
+    return this.sql.count.get()!.jobs;
+  }
+
+  get(id: string): StoredJob | Unreadable | undefined {
     const row = this.sql.get.get(id);
     return row && stored(row);
   }
 
-  /** The document as it was at a version, for a three-way merge. */
+  /** The document as it was at a version, for a three-way merge; undefined where it is not kept or does not read. */
   at(id: string, version: number): Job | undefined {
     const row = this.sql.version.get(id, version);
-    return row && documentOf(row.document);
+    const read = row && documentOf(row.document);
+    return read && 'job' in read ? read.job : undefined;
   }
 
   /** False where the id is taken. */
@@ -85,15 +104,18 @@ export class JobStore {
   }
 }
 
-function documentOf(text: string): Job {
-  const read = readJob(text);
-  if ('refusals' in read) throw new Error(`a stored job cannot be read: ${read.refusals[0]?.field} ${read.refusals[0]?.because}`);
-  return read.job;
+/** One row that does not read is never a reason to show nothing: whatever it throws is that row's own. */
+function documentOf(text: string): { job: Job } | { because: string } {
+  try {
+    const read = readJob(text);
+    return 'job' in read ? read : { because: read.refusals.map(refusalText).join('; ') };
+  } catch (error) {
+    return { because: error instanceof Error ? error.message : String(error) };
+  }
 }
 
-const stored = (row: Row): StoredJob => ({
-  job: documentOf(row.document),
-  version: row.version,
-  archived: row.archived === 1,
-  updatedAt: row.updated_at,
-});
+function stored(row: Row): StoredJob | Unreadable {
+  const kept = { version: row.version, archived: row.archived === 1, updatedAt: row.updated_at };
+  const read = documentOf(row.document);
+  return 'job' in read ? { ...kept, job: read.job } : { ...kept, id: row.id, text: row.document, because: read.because };
+}

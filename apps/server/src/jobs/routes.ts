@@ -1,11 +1,9 @@
 import { json, Router, type Response } from 'express';
 import { z } from 'zod';
-import type { Verdict } from '@core/chain/evaluate';
-import { judge } from '@core/chain/judge';
-import { spreadRulesOf } from '@core/job/spread-rules';
 import { MAX_FILE, readJobData } from '@core/formats/read-job';
-import { problem, refused } from '../edges/problem';
-import type { JobStore, StoredJob } from './job-store';
+import { problem, refused, unread } from '../edges/problem';
+import { isUnreadable, type JobStore, type Unreadable } from './job-store';
+import { Judgements } from './judgements';
 
 export const JobId = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/);
 const Version = z
@@ -13,40 +11,14 @@ const Version = z
   .regex(/^"?(\d{1,9})"?$/)
   .transform((s) => Number(s.replaceAll('"', '')));
 
-/** Verdicts judged as solved, by job, with the document they are of: each takes a second, and the rack asks for all. */
-const solved = new Map<string, { readonly document: string; readonly verdict: Verdict }>();
-
-function verdictOf({ job }: StoredJob): Verdict {
-  if (spreadRulesOf(job).checks === 'hand') return judge(job).verdict;
-  const document = JSON.stringify(job);
-  const before = solved.get(job.id);
-  if (before?.document === document) return before.verdict;
-  const { verdict } = judge(job);
-  solved.set(job.id, { document, verdict });
-  return verdict;
-}
-
-/** A tag on the rack: the document with what lets go first. */
-function tag(s: StoredJob) {
-  const v = verdictOf(s);
-  const weakest = v.links.find((l) => l.id === v.weakest);
-  return {
-    ...s,
-    verdict: {
-      state: v.state,
-      weakest: weakest?.name ?? '',
-      utilisation: weakest?.utilisation ?? 0,
-      caseName: weakest?.caseName ?? '',
-      letsGoAt: Number.isFinite(v.letsGoAt) ? v.letsGoAt : 0,
-      because: v.refusals[0]?.because ?? v.links.find((l) => l.state === 'refused')?.because ?? '',
-    },
-  };
-}
-
 const noSuch = (res: Response) => problem(res, 404, 'There is no such job');
+
+/** What hangs on the rack for a row that does not read: that it is there, and why it does not open. */
+const unreadableTag = ({ text: _, because, ...row }: Unreadable) => ({ ...row, unreadable: because });
 
 export function jobRoutes(store: JobStore): Router {
   const routes = Router();
+  const judgements = new Judgements();
   const body = json({ limit: MAX_FILE, type: ['application/json'] });
 
   routes.param('id', (_req, res, next, id) => {
@@ -55,7 +27,7 @@ export function jobRoutes(store: JobStore): Router {
   });
 
   routes.get('/', (_req, res) => {
-    res.json(store.list().map(tag));
+    res.json(store.list().map((s) => (isUnreadable(s) ? unreadableTag(s) : judgements.tag(s))));
   });
 
   routes.post('/', body, (req, res) => {
@@ -68,6 +40,7 @@ export function jobRoutes(store: JobStore): Router {
   routes.get('/:id', (req, res) => {
     const found = store.get(req.params.id);
     if (!found) return noSuch(res);
+    if (isUnreadable(found)) return unread(res, found);
     res.set('ETag', `"${found.version}"`).json(found);
   });
 
@@ -89,6 +62,7 @@ export function jobRoutes(store: JobStore): Router {
     if (read.job.id !== req.params['id']) return problem(res, 422, 'The job carries another id than its address');
     const saved = store.save(read.job, version.data);
     if (saved.kind === 'missing') return noSuch(res);
+    if (saved.kind === 'stale' && isUnreadable(saved.current)) return unread(res, saved.current);
     if (saved.kind === 'stale')
       return problem(res, 412, 'The job was changed elsewhere since it was read', { current: saved.current });
     res.set('ETag', `"${saved.version}"`).json({ version: saved.version });

@@ -8,8 +8,8 @@ import { drillList } from '@core/shop/drill-list';
 import { plateDxf } from '@core/shop/dxf';
 import { templateFor } from '@core/shop/template-pages';
 import { isRefusal } from '@core/units/refusal';
-import { problem, refused } from '../edges/problem';
-import type { JobStore, StoredJob } from '../jobs/job-store';
+import { problem, refused, unread } from '../edges/problem';
+import { isUnreadable, type JobStore, type StoredJob } from '../jobs/job-store';
 import { templatePdf } from './template-pdf';
 
 const Paper = z.object({ paper: z.enum(['a4', 'letter']).default('a4') });
@@ -23,6 +23,10 @@ export function sheetRoutes(store: JobStore): Router {
     const stored = store.get(id);
     if (!stored) {
       problem(res, 404, 'There is no such job');
+      return undefined;
+    }
+    if (isUnreadable(stored)) {
+      unread(res, stored);
       return undefined;
     }
     const r = resolve(stored.job);
@@ -64,7 +68,8 @@ export function sheetRoutes(store: JobStore): Router {
   routes.get('/:id/job.json', (req, res) => {
     const stored = store.get(req.params.id);
     if (!stored) return problem(res, 404, 'There is no such job');
-    file(res, req.params.id, '.json', 'application/json').send(writeJob(stored.job));
+    if (isUnreadable(stored)) file(res, req.params.id, '.txt', 'text/plain').send(stored.text);
+    else file(res, req.params.id, '.json', 'application/json').send(writeJob(stored.job));
   });
   return routes;
 }

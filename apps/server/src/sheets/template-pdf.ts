@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import { cautionsFor } from '@core/chain/cautions';
-import { judge } from '@core/chain/judge';
+import { onPaper, type OnPaper } from '@core/chain/on-paper';
 import type { Resolved } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
 import { assumedValues } from '@core/job/values';
@@ -26,13 +26,14 @@ export function templatePdf(job: Job, r: Resolved, t: Template): Promise<Buffer>
     doc.on('end', () => resolve(Buffer.concat(chunks)));
     doc.on('error', reject);
   });
+  const said = onPaper(job);
   doc.registerFont('plain', FONT).registerFont('bold', BOLD);
   t.sheets.forEach((sheet, i) => {
     doc.addPage({ size: [t.width * POINTS, t.height * POINTS], margin: 0 });
     doc.save().scale(POINTS);
     drawWindow(doc, job, r, t, sheet);
     drawOverlaps(doc, t, sheet);
-    drawStrip(doc, job, r, t, sheet, i + 1);
+    drawStrip(doc, { job, r, t, said }, sheet, i + 1);
     doc.restore();
   });
   doc.end();
@@ -139,8 +140,16 @@ function drawOverlaps(doc: Doc, t: Template, sheet: TemplateSheet): void {
   if (sheet.row < t.rows - 1) row(MARGIN + height - middle, `overlaps row ${sheet.row + 2}`);
 }
 
+/** What is written on every sheet. */
+interface Words {
+  readonly job: Job;
+  readonly r: Resolved;
+  readonly t: Template;
+  readonly said: OnPaper;
+}
+
 /** Fold line, calibration square, and the words that must stay with the sheet. */
-function drawStrip(doc: Doc, job: Job, r: Resolved, t: Template, sheet: TemplateSheet, page: number): void {
+function drawStrip(doc: Doc, { job, r, t, said }: Words, sheet: TemplateSheet, page: number): void {
   const top = t.height - MARGIN - STRIP;
   doc
     .lineWidth(0.2)
@@ -186,7 +195,8 @@ function drawStrip(doc: Doc, job: Job, r: Resolved, t: Template, sheet: Template
     `Drilling template 1:1, ${PAPERS[t.paper].name}, sheet ${page} of ${t.sheets.length}${t.sheets.length > 1 ? ` (row ${sheet.row + 1}, column ${sheet.column + 1})` : ''}`,
     `Plate ${(r.plate.x1 - r.plate.x0).toFixed(1)} × ${(r.plate.y1 - r.plate.y0).toFixed(1)} mm, ${job.plate.thickness.text}, ${r.plateMetal.name}, corners R${job.plate.corner}`,
     `${r.bolts.length} holes ø ${r.d0.toFixed(1)} mm for ${r.size.id} ${r.grade.id}; dashed: the fitting's base`,
-    verdictLine(job),
+    said.verdict,
+    said.figures[0] ?? '',
     ...(n > 0 ? [`${n} ${n === 1 ? 'value is' : 'values are'} ASSUMED, not measured: measure before cutting.`] : []),
   ];
   doc
@@ -198,13 +208,4 @@ function drawStrip(doc: Doc, job: Job, r: Resolved, t: Template, sheet: Template
     .fontSize(2.7)
     .fillColor('#000')
     .text(cautionsFor(job).slice(0, 3).join(' '), x, y + 30, { width, lineGap: 0.3 });
-}
-
-/** What the checks say at the moment the sheet is made. */
-function verdictLine(job: Job): string {
-  const v = judge(job).verdict;
-  const weakest = v.links.find((l) => l.id === v.weakest);
-  const first = `${weakest?.name.toLowerCase() ?? ''} lets go at ${v.letsGoAt.toFixed(2)} × the load of ${weakest?.caseName ?? 'no case'}.`;
-  if (v.state === 'sound' || v.state === 'tight') return `Checked: holds; ${first}`;
-  return v.state === 'fails' ? `DOES NOT HOLD: ${first}` : 'NOT SHOWN TO HOLD: a check is refused or there is no load.';
 }

@@ -10,7 +10,7 @@ export function benchSeat(): Job {
     ...job,
     family: 'seat',
     note: 'Ribbed lorry floor. The right-hand bench is its mirror image, if both sides measure alike.',
-    practice: { ...job.practice, school: 'proof' },
+    practice: { ...job.practice, school: 'ultimate' },
     loads: [
       load('seat', 'L1', 'Bench, empty', {
         seatMass: kg(26),

@@ -9,14 +9,14 @@ export function coreSamplerWinch(): Job {
   return {
     ...job,
     family: 'winch',
-    note: 'Washers only under a balsa-cored deck: the core crushes first. Try plugs and a backing plate.',
+    note: 'Washers only under a balsa-cored deck: the core crushes first. Try a backing plate, then a larger one.',
     loads: [
       load(
         'winch',
         'W1',
         'Wire pull',
         {
-          pull: kN(9.5),
+          pull: kN(4),
           drumHeight: measured(140),
           drumRadius: fromSheet(38, '38 mm'),
           rope: fromSheet(6, '6 mm'),
@@ -52,7 +52,7 @@ export function coreSamplerWinch(): Job {
       bedModulus: assumed(8000, '8000 MPa'),
     },
     plate: { x0: -140, x1: 140, y0: -120, y1: 120, corner: 15, metal: '6082-T6', thickness: mm(12), layers: 1 },
-    bolts: { size: 'M8', class: '8.8', nut: '8', fit: 'medium', items: four(112, 92) },
+    bolts: { size: 'M10', class: '8.8', nut: '8', fit: 'medium', items: four(112, 92) },
     far: { kind: 'washer' },
     survey: {
       ...job.survey,

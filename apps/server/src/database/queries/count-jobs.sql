@@ -1,0 +1,1 @@
+SELECT count(*) AS jobs FROM job;
