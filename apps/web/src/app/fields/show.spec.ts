@@ -14,6 +14,6 @@ it.each([
 
 it.each([
   [0.876, '0.88'],
-  [Infinity, '∞'],
-  [null, '∞'],
+  [Infinity, 'no hold'],
+  [null, 'no hold'],
 ])('a utilisation of %s is shown as %s', (u, words) => expect(showUse(u)).toBe(words));

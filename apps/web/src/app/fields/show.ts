@@ -14,8 +14,8 @@ export function showAmount(value: number, unit: Outcome['unit'], system: UnitSys
   return formatQuantity(value, dimension, system);
 }
 
-/** A utilisation at honest precision; where nothing is left to hold with (or it came over the wire as null), ∞. */
-export const showUse = (u: number | null): string => (u !== null && Number.isFinite(u) ? u.toFixed(2) : '∞');
+/** A utilisation at honest precision; nothing to hold with (null over the wire) is no figure. */
+export const showUse = (u: number | null): string => (u !== null && Number.isFinite(u) ? u.toFixed(2) : 'no hold');
 
 export { formatQuantity, otherSystem };
 

@@ -11,6 +11,15 @@ export interface StoredJob {
   readonly updatedAt: string;
 }
 
+/** A row of the rack whose document does not read: it stays, and its text can be taken out. */
+export interface UnreadableTag {
+  readonly id: string;
+  readonly version: number;
+  readonly archived: boolean;
+  readonly updatedAt: string;
+  readonly unreadable: string;
+}
+
 /** A job as it hangs on the rack. */
 export interface Tag extends StoredJob {
   readonly verdict: {
@@ -19,8 +28,11 @@ export interface Tag extends StoredJob {
     /** Null where nothing is left to hold with. */
     readonly utilisation: number | null;
     readonly caseName: string;
-    readonly letsGoAt: number;
-    readonly because: string;
+    /** Judged by hand, or as solved. */
+    readonly by: 'hand' | 'solver';
+    readonly says: string;
+    /** Times the load with the factors kept; null where that is not known. */
+    readonly goodFor: number | null;
   };
 }
 
@@ -28,8 +40,8 @@ export interface Tag extends StoredJob {
 export class JobApi {
   private readonly http = inject(HttpClient);
 
-  list(): Observable<Tag[]> {
-    return this.http.get<Tag[]>('/api/jobs');
+  list(): Observable<(Tag | UnreadableTag)[]> {
+    return this.http.get<(Tag | UnreadableTag)[]>('/api/jobs');
   }
 
   get(id: string): Observable<StoredJob> {

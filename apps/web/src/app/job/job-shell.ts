@@ -7,6 +7,7 @@ import { MatTooltip } from '@angular/material/tooltip';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { factorsText, SCHOOLS } from '@core/chain/cautions';
+import { keepsWhat, times } from '@core/chain/headline';
 import { assumedValues } from '@core/job/values';
 import { commandFor } from '../keys/commands';
 import { Commands } from '../keys/run-command';
@@ -16,6 +17,7 @@ import { ClashCard } from './clash-card';
 import { StockApi } from '../stock/stock-api';
 import { Desk } from './desk';
 import { jobActions, jobFeature } from './job.state';
+import { HeadlineStrip } from './headline';
 import { Judge } from './judge';
 import { Traveller } from './traveller';
 
@@ -42,6 +44,7 @@ const SAVE_WORDS = {
     LoadPath,
     WorkingPanel,
     ClashCard,
+    HeadlineStrip,
   ],
   providers: [Desk, Judge, Commands],
   templateUrl: './job-shell.html',
@@ -65,9 +68,19 @@ export class JobShell implements OnDestroy {
     const s = this.desk.state();
     return s.save === 'refused' ? `not saved: ${s.message}` : SAVE_WORDS[s.save];
   });
-  protected readonly weakest = computed(() => {
+  protected readonly goodFor = computed(() => {
+    const m = this.judge.weigher.weighed()?.goodFor;
+    return m?.known ? times(m.at) : '';
+  });
+  protected readonly keeps = computed(() => {
+    const job = this.judge.judged();
+    return job ? `with ${keepsWhat(job)}` : '';
+  });
+  protected readonly stateWord = computed(() => {
     const v = this.judge.verdict();
-    return v?.links.find((l) => l.id === v.weakest);
+    if (!v) return '';
+    if (v.refusals.length > 0) return v.cases.length === 0 ? 'no load yet' : 'not computed';
+    return { sound: 'holds', tight: 'holds, tight', fails: 'does not hold', refused: 'not shown to hold' }[v.state];
   });
   protected readonly school = computed(() => {
     const job = this.job();
@@ -104,6 +117,7 @@ export class JobShell implements OnDestroy {
       const job = this.desk.shown();
       if (job) this.judge.judge(job);
     });
+    effect(() => this.judge.turn(this.judge.judged(), this.desk.cranking() ? this.desk.crank() : 1));
     effect(() => {
       const v = this.judge.verdict();
       const link = v?.links.find((l) => l.id === this.desk.openLink());

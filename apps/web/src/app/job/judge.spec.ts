@@ -43,7 +43,7 @@ it('a break is said, the last answer stays, and the next job is judged again', (
   worker().answer();
   judge.judge(job('Two'));
   worker().waiting.length = 0;
-  worker().dispatchEvent(new MessageEvent('message', { data: { kind: 'broken', ticket: 2, message: 'broke' } }));
+  worker().dispatchEvent(new MessageEvent('message', { data: { kind: 'broken', of: 'evaluate', ticket: 2, message: 'broke' } }));
   expect(judge.broken()).toBe('broke');
   expect(judge.judged()!.name).toBe('One');
   judge.judge(job('Three'));

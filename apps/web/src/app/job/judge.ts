@@ -5,6 +5,14 @@ import type { Clearing } from '@core/options/clear';
 import type { FromJudge, ToJudge } from '../workers/messages';
 import { Newest } from '../workers/newest';
 import { startJudge } from '../workers/start';
+import { Weigher } from './weigher';
+
+/** A job with its load turned up or down. */
+export interface Turned {
+  readonly job: Job;
+  readonly times: number;
+  readonly verdict: Verdict;
+}
 
 /** How long nothing has to change before what would clear a link is worked out, ms. */
 const STILL = 150;
@@ -16,6 +24,8 @@ const STILL = 150;
 @Injectable()
 export class Judge {
   readonly verdict = signal<Verdict | null>(null);
+  /** The same, under the load as the crank has turned it. */
+  readonly turned = signal<Turned | null>(null);
   /** The job that `verdict` is about. */
   readonly judged = signal<Job | null>(null);
   readonly working = signal<LinkWorking | undefined>(undefined);
@@ -23,11 +33,14 @@ export class Judge {
   readonly clearings = signal<readonly Clearing[] | null>(null);
   readonly broken = signal('');
 
+  readonly weigher = new Weigher();
   private readonly worker = startJudge();
   private workingTicket = 0;
   private still: ReturnType<typeof setTimeout> | undefined;
   private asked: Job | null = null;
   private readonly queue = new Newest<Job>((ticket, job) => this.post({ kind: 'evaluate', ticket, job }));
+
+  private readonly turning = new Newest<{ job: Job; times: number }>((ticket, t) => this.post({ kind: 'turn', ticket, ...t }));
 
   constructor() {
     this.worker.addEventListener('message', ({ data }: MessageEvent<FromJudge>) => this.take(data));
@@ -38,7 +51,14 @@ export class Judge {
   judge(job: Job): void {
     if (job === this.asked) return;
     this.asked = job;
+    this.weigher.forget();
     this.queue.put(job);
+  }
+
+  /** Asks for the chain under so many times the load; once is the verdict itself. */
+  turn(job: Job | null, times: number): void {
+    if (!job || times === 1) this.turned.set(null);
+    else this.turning.put({ job, times });
   }
 
   /** Asks for the working of one link in one case, and for what would clear it; no link clears both. */
@@ -56,6 +76,7 @@ export class Judge {
   }
 
   stop(): void {
+    this.weigher.stop();
     clearTimeout(this.still);
     this.worker.terminate();
   }
@@ -73,6 +94,16 @@ export class Judge {
       if (m.ticket === this.workingTicket) this.clearings.set(m.clearings);
       return;
     }
+    if (m.kind === 'broken' && m.of !== 'evaluate') {
+      if (m.of === 'turn') this.turning.answered(m.ticket);
+      this.broken.set(m.message);
+      return;
+    }
+    if (m.kind === 'turn') {
+      const t = this.turning.answered(m.ticket);
+      if (t) this.turned.set({ ...t, verdict: m.verdict });
+      return;
+    }
     const job = this.queue.answered(m.ticket);
     if (!job) return;
     if (m.kind === 'broken') {
@@ -82,5 +113,6 @@ export class Judge {
     this.broken.set('');
     this.judged.set(job);
     this.verdict.set(m.verdict);
+    this.weigher.weigh(job, m.verdict, m.solved);
   }
 }

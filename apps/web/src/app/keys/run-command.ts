@@ -13,7 +13,7 @@ import { mirrored, withSize } from '../layout/edits';
 import type { CommandId } from './commands';
 
 /** The three schools in turn. */
-const NEXT_SCHOOL = { working: 'limit', limit: 'proof', proof: 'working' } as const;
+const NEXT_SCHOOL = { working: 'limit', limit: 'ultimate', ultimate: 'working' } as const;
 
 /** One turn of the crank by key. */
 const TURN = 0.1;

@@ -33,7 +33,7 @@ it('each offer says what it does to the link, the weakest then, mass, time and c
   await show(bending, whatClears(thin, 'plate-bending'));
   const [first] = [...host().querySelectorAll('.one')].map((o) => o.textContent!.replace(/\s+/g, ' '));
   expect(first).toMatch(/Plate bending \d\.\d\d; weakest then .+ \d\.\d\d/);
-  expect(first).toMatch(/[+−]\d+\.\d\d kg, (no more time|[+−]\d+ min), rough cost [+−]\d+\.\d; lets go at \d\.\d\d × load/);
+  expect(first).toMatch(/[+−]\d+\.\d\d kg, (no more time|[+−]\d+ min), rough cost [+−]\d+\.\d; good for \d\.\d\d × load/);
 });
 
 it('taken with one press, as one step named by what it does', async () => {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatButton } from '@angular/material/button';
 import type { Link } from '@core/chain/evaluate';
 import { withClearing, type Clearing } from '@core/options/clear';
+import { times } from '@core/chain/headline';
 import { formatQuantity } from '@core/units/format-quantity';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
@@ -73,7 +74,7 @@ export class ClearingsList {
     const mass = `${sign(c.mass)}${formatQuantity(Math.abs(c.mass), 'mass', this.units())}`;
     const minutes = Math.round(Math.abs(c.minutes));
     const time = minutes === 0 ? 'no more time' : `${sign(c.minutes)}${minutes} min`;
-    return `${mass}, ${time}, rough cost ${sign(c.cost)}${Math.abs(c.cost).toFixed(1)}; lets go at ${c.letsGoAt.toFixed(2)} × load`;
+    return `${mass}, ${time}, rough cost ${sign(c.cost)}${Math.abs(c.cost).toFixed(1)}; ${c.goodFor > 0 ? `good for ${times(c.goodFor)} × load` : 'not known for how many times the load'}`;
   }
 
   protected take(c: Clearing): void {

@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
-import { lettingGo, MOST_CRANK } from '@core/chain/crank';
+import { MOST_CRANK, usedUp } from '@core/chain/crank';
 import type { Verdict } from '@core/chain/evaluate';
+import { showUse } from '../fields/show';
 import { Desk } from '../job/desk';
 
-/** The load turned up: links let go in order, each at its multiple. */
+/** The load turned up: the chain asked again at each turn, so that links let go in their order. */
 @Component({
   selector: 'ms-crank',
   imports: [MatIconButton, MatIcon, MatSlider, MatSliderThumb],
@@ -32,11 +33,13 @@ import { Desk } from '../job/desk';
         <mat-icon>close</mat-icon>
       </button>
     </div>
-    <ol aria-label="Links in the order in which they let go">
-      @for (g of order(); track g.id) {
-        <li [class.gone]="g.at < desk.crank()">
-          <b>{{ g.at.toFixed(2) }} ×</b> {{ g.name }}{{ g.at < desk.crank() ? ', gone' : '' }}
+    <ol aria-label="Links under the load as turned, those gone first">
+      @for (l of order(); track l.id) {
+        <li [class.gone]="l.state === 'fails'">
+          <b>{{ use(l.utilisation) }}</b> {{ l.name }}{{ l.state === 'fails' ? ', gone' : '' }}
         </li>
+      } @empty {
+        <li>{{ turned().refusals[0]?.because ?? 'No link is loaded.' }}</li>
       }
     </ol>
   `,
@@ -91,7 +94,9 @@ import { Desk } from '../job/desk';
 })
 export class Crank {
   protected readonly desk = inject(Desk);
-  readonly verdict = input.required<Verdict>();
+  /** Under the load as turned. */
+  readonly turned = input.required<Verdict>();
+  protected readonly use = showUse;
   protected readonly most = MOST_CRANK;
-  protected readonly order = computed(() => lettingGo(this.verdict()));
+  protected readonly order = computed(() => usedUp(this.turned()));
 }

@@ -10,11 +10,11 @@ import {
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
-import { cranked } from '@core/chain/crank';
 import type { Link, Verdict } from '@core/chain/evaluate';
 import type { Element } from '@core/checks/check';
 import { fieldWords, showUse } from '../fields/show';
 import { Desk } from '../job/desk';
+import type { Turned } from '../job/judge';
 import { Crank } from './crank';
 
 const PARTS: Readonly<Record<Element, string>> = {
@@ -59,7 +59,7 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
         </div>
       } @else {
         @if (desk.cranking()) {
-          <ms-crank [verdict]="v" />
+          <ms-crank [turned]="under() ?? v" />
         }
         <div class="row">
           <button
@@ -93,7 +93,7 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
                 >
                   <span class="part">{{ i === 0 || shown()[i - 1]!.element !== l.element ? parts[l.element] : '' }}</span>
                   <svg viewBox="0 0 100 30" aria-hidden="true">
-                    @if ((l.id === v.weakest && l.state !== 'sound') || (turned() && l.state === 'fails')) {
+                    @if ((l.id === v.weakest && l.state !== 'sound') || (under() && l.state === 'fails')) {
                       <path class="metal" [attr.stroke-width]="thick(l)" d="M42 5H17a10 10 0 0 0 0 20H38" />
                       <path class="metal" [attr.stroke-width]="thick(l)" d="M58 5H83a10 10 0 0 1 0 20H54" />
                       <path class="crack" d="M47 1l3 8-5 4 6 4-4 5 3 7" />
@@ -319,15 +319,14 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
 export class LoadPath {
   protected readonly desk = inject(Desk);
   readonly verdict = input.required<Verdict | null>();
+  /** The same job under the load as the crank has turned it, asked again. */
+  readonly turned = input<Turned | null>(null);
   protected readonly parts = PARTS;
   protected readonly field = fieldWords;
   protected readonly use = showUse;
-  /** As the crank has them: the load itself, or so many times it. */
-  protected readonly links = computed(() => {
-    const k = this.desk.crank();
-    const links = this.verdict()?.links ?? [];
-    return k === 1 ? links : links.map((l) => cranked(l, k));
-  });
+  /** Under the load as turned; null at the load itself. */
+  protected readonly under = computed(() => (this.desk.crank() === 1 ? null : (this.turned()?.verdict ?? null)));
+  protected readonly links = computed(() => (this.under() ?? this.verdict())?.links ?? []);
   protected readonly filter = linkedSignal<string, Filter>({
     source: () => this.desk.job()?.id ?? '',
     computation: () => 'needed',
@@ -354,8 +353,6 @@ export class LoadPath {
     // Whole links to the left of it, so that none is cut there.
     list.scrollLeft = over > 0 ? Math.ceil(over / li.offsetWidth) * li.offsetWidth : 0;
   });
-
-  protected readonly turned = computed(() => this.desk.crank() !== 1);
 
   /** Thicker metal, more in hand: 9 at no load down to 2 at and over capacity. */
   protected thick(l: Link): number {

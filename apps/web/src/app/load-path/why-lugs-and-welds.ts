@@ -30,7 +30,7 @@ export const WHY_LUGS_AND_WELDS: Readonly<Record<string, readonly Stroke[]>> = {
     s('bolt', ring(80, 33, 10)),
     arrow(80, 30, 0, -26),
   ],
-  'lug-sideways': [
+  'lug-foot': [
     s('skin', box(20, 70, 120, 12)),
     s('before', 'M74 70V14h12v56'),
     s('plate', 'M74 70C74 46 82 30 96 16l9 8C94 34 86 50 86 70Z'),

@@ -37,6 +37,14 @@ export const WHY_SKINS: Readonly<Record<string, readonly Stroke[]>> = {
     s('break', 'M68 36l-3 5 3 5-3 5 3 5M92 36l3 5-3 5 3 5-3 5'),
     arrow(80, 14, 0, -13),
   ],
+  'lag-both': [
+    ...grain(34, 46),
+    s('before', 'M74 20h12v50h-12Z'),
+    s('bolt', 'M80 8l12 4-3 20 2 14-4 22-9-2 2-20-2-14Z'),
+    s('break', 'M92 36l6 3-4 4 6 4'),
+    arrow(88, 10, 3, -8),
+    arrow(100, 24, 34, 0),
+  ],
   'timber-spacing': [
     ...grain(16, 52, 4, 150),
     s('plate', ring(60, 42, 7)),

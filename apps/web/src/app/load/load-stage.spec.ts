@@ -189,10 +189,16 @@ it('the three schools are there with their reason; the job says which, and its f
   expect(labels()).toEqual(['On break', 'On yield']);
   await toggle('Limit states');
   expect(desk.job()!.practice.school).toBe('limit');
-  expect(labels()).toEqual(['γG, lasting loads', 'γQ, passing loads', 'γM0 on yield', 'γM2 on break']);
+  expect(labels()).toEqual([
+    'γG, lasting loads',
+    'γG,inf, weight that helps',
+    'γQ, passing loads',
+    'γM0 on yield',
+    'γM2 on break',
+  ]);
   expect(host().textContent).toContain('Each load multiplied by its own γ');
-  await toggle('Proof');
-  expect(desk.job()!.practice.school).toBe('proof');
+  await toggle('Crash');
+  expect(desk.job()!.practice.school).toBe('ultimate');
   expect(labels()).toEqual([]);
   expect(host().textContent).toContain('never use it for a load that comes back');
 });

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { SCHOOLS } from '@core/chain/cautions';
 import type { Verdict } from '@core/chain/evaluate';
+import { USUAL_GAMMA_INF } from '@core/loads/cases';
 import { whatMoved } from '@core/chain/what-moved';
 import type { Job, Practice } from '@core/job/schema';
 import { FactorField } from '../fields/factor-field';
@@ -9,7 +10,7 @@ import { PickField, type Choice } from '../fields/pick-field';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 
-type FactorKey = 'onYield' | 'onBreak' | 'gammaG' | 'gammaQ' | 'gammaM0' | 'gammaM2';
+type FactorKey = 'onYield' | 'onBreak' | 'gammaG' | 'gammaGInf' | 'gammaQ' | 'gammaM0' | 'gammaM2';
 
 interface Row {
   readonly key: FactorKey;
@@ -25,6 +26,7 @@ const WORKING: readonly Row[] = [
 ];
 const LIMIT: readonly Row[] = [
   { key: 'gammaG', label: 'γG, lasting loads', low: 0.5, high: 3, source: 'EN 1990 1.35' },
+  { key: 'gammaGInf', label: 'γG,inf, weight that helps', low: 0, high: 1.5, source: 'EN 1990 0.9 · ASCE 7 0.9' },
   { key: 'gammaQ', label: 'γQ, passing loads', low: 0.5, high: 3, source: 'EN 1990 1.5' },
   { key: 'gammaM0', label: 'γM0 on yield', low: 1, high: 2, source: 'EN 1993 1.00' },
   { key: 'gammaM2', label: 'γM2 on break', low: 1, high: 2, source: 'EN 1993 1.25' },
@@ -56,12 +58,15 @@ const LIMIT: readonly Row[] = [
     @for (f of factors(); track f.key) {
       <ms-factor
         [label]="f.label"
-        [value]="job().practice[f.key]"
+        [value]="valueOf(f.key)"
         [low]="f.low"
         [high]="f.high"
         [source]="f.source"
         (changed)="change(one(f.key, $event))"
       />
+    }
+    @if (job().practice.school === 'limit' && job().practice.rules === 'AISC') {
+      <p class="note">Strength × φ: 0.90 on yield, 0.75 on break (AISC 360 J).</p>
     }
     <ms-pick label="Rules" [value]="job().practice.rules" [choices]="rules" (changed)="change({ rules: $any($event) })" />
     @if (moved(); as m) {
@@ -136,14 +141,17 @@ export class SchoolCard {
   readonly job = input.required<Job>();
 
   protected readonly schools = SCHOOLS;
-  protected readonly names = ['working', 'limit', 'proof'] as const;
+  protected readonly names = ['working', 'limit', 'ultimate'] as const;
   protected readonly rules: readonly Choice[] = [
     { value: 'EN', label: 'EN 1993-1-8' },
     { value: 'AISC', label: 'AISC 360-16' },
   ];
   protected readonly factors = computed((): readonly Row[] => {
     const { school } = this.job().practice;
-    return school === 'working' ? WORKING : school === 'limit' ? LIMIT : [];
+    if (school === 'working') return WORKING;
+    // AISC 360 has its own φ on strength; EN's γM do not enter.
+    const enters = (row: Row) => this.job().practice.rules === 'EN' || !row.key.startsWith('gammaM');
+    return school === 'limit' ? LIMIT.filter(enters) : [];
   });
 
   /** The verdict before the last change made here, and the practice that change made. */
@@ -156,6 +164,7 @@ export class SchoolCard {
     return whatMoved(before.verdict, now);
   });
 
+  protected valueOf = (key: FactorKey): number => this.job().practice[key] ?? USUAL_GAMMA_INF;
   protected one = (key: FactorKey, v: number): Partial<Practice> => ({ [key]: v });
 
   protected change(part: Partial<Practice>): void {

@@ -33,10 +33,12 @@ it('lists the holes from the corner a square is laid on', async () => {
 
 it('says whether it holds, by link and case, before anything is cut', async () => {
   await show(testJob());
-  expect(host().querySelector('.verdict')!.textContent).toMatch(/Holds: .* at \d\.\d\d × the load of Case L1/);
+  expect(host().querySelector('.verdict')!.textContent).toMatch(/The job holds: weakest \S.* \(\d\.\d\d\), Case L1\./);
   TestBed.resetTestingModule();
   await show(testJob({ fx: 9000, fz: 15_000, z: 100 }));
-  expect(host().querySelector('.verdict.fails')!.textContent).toMatch(/Does not hold: .*The sheets say so/);
+  expect(host().querySelector('.verdict.fails')!.textContent).toMatch(
+    /The job does not hold: \S.* \(\d\.\d\d\), Case L1 lets go first\. Every sheet says so/,
+  );
 });
 
 it('marks what is assumed, and always has the caution', async () => {

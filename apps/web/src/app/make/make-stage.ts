@@ -3,6 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatIcon } from '@angular/material/icon';
 import { cautionsFor } from '@core/chain/cautions';
+import { headline } from '@core/chain/headline';
 import { outlineOf } from '@core/job/outlines';
 import { isResolved, resolve } from '@core/job/resolve';
 import { assumedValues } from '@core/job/values';
@@ -65,18 +66,9 @@ export class MakeStage {
   protected readonly verdict = computed(() => {
     const v = this.judge.verdict();
     if (!v) return { holds: true, words: '' };
-    const weakest = v.links.find((l) => l.id === v.weakest);
-    if (v.state === 'sound' || v.state === 'tight')
-      return {
-        holds: true,
-        words: `Holds: ${weakest?.name ?? ''} lets go first, at ${v.letsGoAt.toFixed(2)} × the load of ${weakest?.caseName ?? 'no case'}.`,
-      };
-    if (v.state === 'fails')
-      return {
-        holds: false,
-        words: `Does not hold: ${weakest?.name} lets go at ${v.letsGoAt.toFixed(2)} × the load of ${weakest?.caseName}. The sheets say so.`,
-      };
-    return { holds: false, words: 'Not shown to hold: a check is refused or there is no load. The sheets say so.' };
+    const { says } = headline(this.judge.judged()!, v, null);
+    const holds = v.state === 'sound' || v.state === 'tight';
+    return { holds, words: holds ? `The job ${says}.` : `The job ${says}. Every sheet says so.` };
   });
 
   protected show(mm: number): string {

@@ -4,7 +4,7 @@ import { MatIcon } from '@angular/material/icon';
 import type { Job, Quantity } from '@core/job/schema';
 import type { Critical, Shim } from '@core/job/survey';
 import { asBuilt, outOfSquare, PLACES, type AsBuilt, type PlaceName } from '@core/survey/as-built';
-import { packersFor, surfaceOf } from '@core/survey/packers';
+import { packersFor, surfaceOf } from '@core/job/packers';
 import { formatQuantity } from '@core/units/format-quantity';
 import { assumed, fromSheet } from '@core/units/quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';

@@ -5,8 +5,10 @@ import type { Job } from '@core/job/schema';
 import type { Remedy } from '@core/options/remedies';
 import type { PatternFit } from '@core/survey/fit-pattern';
 import type { BoltMeeting } from '@core/survey/meeting';
+import { times } from '@core/chain/headline';
 import { formatQuantity } from '@core/units/format-quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';
+import { showUse } from '../fields/show';
 import { Desk } from '../job/desk';
 import type { Surveyed } from '../workers/messages';
 import { changePattern } from './edits';
@@ -118,10 +120,9 @@ export class PatternStudy {
     if (!v) return '';
     if (v.refusals.length > 0) return `Then: ${refusalText(v.refusals[0]!)}`;
     const weakest = v.links.find((l) => l.id === v.weakest);
-    const state = { fails: 'lets go', tight: 'holds, tight', sound: 'holds', refused: 'not shown to hold' }[v.state];
-    return weakest
-      ? `Then ${state} at ${v.letsGoAt.toFixed(2)} × load, weakest ${weakest.name} ${weakest.utilisation.toFixed(2)}.`
-      : '';
+    const state = { fails: 'does not hold', tight: 'holds, tight', sound: 'holds', refused: 'not shown to hold' }[v.state];
+    const k = r.goodFor?.known ? `, good for ${times(r.goodFor.at)} × load` : '';
+    return weakest ? `Then ${state}${k}, weakest ${weakest.name} ${showUse(weakest.utilisation)}.` : '';
   }
 
   protected apply(r: Remedy): void {

@@ -6,7 +6,7 @@ import { outlineOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
 import { asBuilt, type PlaceName } from '@core/survey/as-built';
 import { moved, movedBack, type Move } from '@core/survey/fit-pattern';
-import { packersFor, surfaceOf } from '@core/survey/packers';
+import { packersFor, surfaceOf } from '@core/job/packers';
 import { formatQuantity } from '@core/units/format-quantity';
 import { isRefusal } from '@core/units/refusal';
 import { panelView, PlateDrawing, plateView } from '../drawing/plate-drawing';

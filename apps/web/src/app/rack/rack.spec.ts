@@ -4,7 +4,7 @@ import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { testJob } from '@core/testing/test-job';
 import { writeJob } from '@core/formats/read-job';
-import type { Tag } from '../job/job-api';
+import type { Tag, UnreadableTag } from '../job/job-api';
 import { Rack } from './rack';
 
 const tag = (id: string, more: Partial<Tag> = {}): Tag => ({
@@ -12,7 +12,15 @@ const tag = (id: string, more: Partial<Tag> = {}): Tag => ({
   version: 1,
   archived: false,
   updatedAt: '2026-03-14T10:00:00.000Z',
-  verdict: { state: 'sound', weakest: 'Bolt shear', utilisation: 0.5, caseName: 'Case L1', letsGoAt: 2, because: '' },
+  verdict: {
+    state: 'sound',
+    weakest: 'Bolt shear',
+    utilisation: 0.5,
+    caseName: 'Case L1',
+    by: 'hand',
+    says: 'holds: weakest Bolt shear (0.50), Case L1',
+    goodFor: 2,
+  },
   ...more,
 });
 
@@ -21,7 +29,7 @@ let http: HttpTestingController;
 const host = () => fixture.nativeElement as HTMLElement;
 const button = (words: string) => [...host().querySelectorAll('button')].find((b) => b.textContent!.includes(words))!;
 
-async function list(...tags: Tag[]) {
+async function list(...tags: (Tag | UnreadableTag)[]) {
   http.expectOne('/api/jobs').flush(tags);
   await fixture.whenStable();
 }
@@ -44,11 +52,22 @@ beforeEach(() => {
 afterEach(() => http.verify());
 
 it('hangs a tag for each job: plate, name, state in words, weakest link and its case', async () => {
-  await list(tag('a'), tag('b', { verdict: { ...tag('b').verdict, state: 'fails', utilisation: 1.25, letsGoAt: 0.8 } }));
+  await list(
+    tag('a'),
+    tag('b', {
+      verdict: {
+        ...tag('b').verdict,
+        state: 'fails',
+        utilisation: 1.25,
+        says: 'does not hold: Bolt shear (1.25), Case L1 lets go first',
+        goodFor: 0.8,
+      },
+    }),
+  );
   const tags = [...host().querySelectorAll('.tags li')];
   expect(tags).toHaveLength(2);
-  expect(tags[0]!.textContent).toMatch(/Job a.*holds.*at 2.00 × load.*Bolt shear 0.50 · Case L1/s);
-  expect(tags[1]!.textContent).toMatch(/lets go.*0.80 × load/s);
+  expect(tags[0]!.textContent).toMatch(/Job a.*holds, by hand.*good for 2.00 × load.*weakest Bolt shear \(0.50\), Case L1/s);
+  expect(tags[1]!.textContent).toMatch(/does not hold, by hand.*good for 0.80 × load.*lets go first/s);
   expect(tags[0]!.querySelector('rect.plate')).not.toBeNull();
 });
 
@@ -69,6 +88,23 @@ it('a failed fetch can be tried again', async () => {
   expect(host().querySelector('[role=alert]')).toBeNull();
 });
 
+it('a new job says what it needs; a row that does not read says why, and its text can be had', async () => {
+  const none = {
+    ...tag('a').verdict,
+    state: 'refused' as const,
+    weakest: '',
+    goodFor: null,
+    says: 'needs a load: say on the Load stage',
+  };
+  const lost = { id: 'lost', version: 3, archived: false, updatedAt: '', unreadable: 'file: it ends too early' };
+  await list(tag('a', { verdict: none }), lost);
+  expect(host().querySelectorAll('.tags li')).toHaveLength(1);
+  expect(host().querySelector('.tags li')!.textContent).toMatch(/not judged yet\s*needs a load/);
+  const alert = host().querySelector('[role=alert]')!;
+  expect(alert.textContent).toMatch(/does not read: lost\. file: it ends too early/);
+  expect(alert.querySelector('a')!.getAttribute('href')).toBe('/api/jobs/lost/job.json');
+});
+
 it('archived jobs hang in the archive', async () => {
   await list(tag('a'), tag('b', { archived: true }));
   expect(host().querySelectorAll('.tags li')).toHaveLength(1);
@@ -82,7 +118,7 @@ it('a table shows the same for many', async () => {
   (host().querySelector('mat-button-toggle[value=table] button') as HTMLButtonElement).click();
   await fixture.whenStable();
   expect(host().querySelector('tbody tr')!.textContent).toMatch(
-    /Job a.*holds.*Bolt shear 0.50.*2.00 × load.*Case L1.*2026-03-14 10:00/,
+    /Job a.*holds, by hand.*2.00 × load.*Bolt shear \(0.50\), Case L1.*2026-03-14 10:00/,
   );
 });
 

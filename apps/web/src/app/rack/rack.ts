@@ -1,4 +1,3 @@
-import { showUse } from '../fields/show';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
@@ -7,13 +6,16 @@ import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
 import type { Observable } from 'rxjs';
 import { GENERAL_CAUTION } from '@core/chain/cautions';
+import { times } from '@core/chain/headline';
 import { newJob } from '@core/job/new-job';
 import type { Job } from '@core/job/schema';
 import { refusalText } from '@core/units/refusal';
 import { PlateDrawing } from '../drawing/plate-drawing';
-import { failureText, freshId, JobApi, type Tag } from '../job/job-api';
+import { failureText, freshId, JobApi, type Tag, type UnreadableTag } from '../job/job-api';
 
-const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'lets go', refused: 'not shown to hold' } as const;
+const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'does not hold', refused: 'not shown to hold' } as const;
+
+const isTag = (t: Tag | UnreadableTag): t is Tag => 'job' in t;
 
 /** Home: jobs as tags on a rack, each with its plate to scale, its state and its weakest link. */
 @Component({
@@ -35,19 +37,20 @@ const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'lets go', r
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Rack {
-  protected readonly use = showUse;
+  protected readonly times = times;
   private readonly api = inject(JobApi);
   private readonly router = inject(Router);
 
-  protected readonly words = STATE_WORDS;
   protected readonly caution = GENERAL_CAUTION;
-  protected readonly tags = signal<readonly Tag[] | null>(null);
+  protected readonly tags = signal<readonly (Tag | UnreadableTag)[] | null>(null);
   protected readonly failure = signal('');
   protected readonly refusals = signal<readonly string[]>([]);
   protected readonly archived = signal(false);
   protected readonly asTable = signal(false);
   protected readonly renaming = signal('');
-  protected readonly hanging = computed(() => (this.tags() ?? []).filter((t) => t.archived === this.archived()));
+  private readonly here = computed(() => (this.tags() ?? []).filter((t) => t.archived === this.archived()));
+  protected readonly hanging = computed(() => this.here().filter(isTag));
+  protected readonly unreadable = computed(() => this.here().filter((t): t is UnreadableTag => !isTag(t)));
   protected readonly inArchive = computed(() => (this.tags() ?? []).filter((t) => t.archived).length);
 
   constructor() {
@@ -72,6 +75,13 @@ export class Rack {
   protected duplicate(t: Tag): void {
     const name = `${t.job.name} (copy)`.slice(0, 80);
     this.doThen(this.api.add({ ...t.job, id: freshId(name), name }));
+  }
+
+  /** "holds by hand": a verdict by hand is not passed off as a solved one. */
+  protected stateOf(t: Tag): string {
+    const { state, by, weakest } = t.verdict;
+    if (state === 'refused' && weakest === '') return 'not judged yet';
+    return `${STATE_WORDS[state]}${by === 'hand' ? ', by hand' : ', as solved'}`;
   }
 
   protected archive(t: Tag, archived: boolean): void {
@@ -105,7 +115,7 @@ export class Rack {
       return;
     }
     this.refusals.set([]);
-    const taken = this.tags()?.some((t) => t.job.id === read.job.id) ?? false;
+    const taken = this.tags()?.some((t) => (isTag(t) ? t.job.id : t.id) === read.job.id) ?? false;
     const job: Job = taken ? { ...read.job, id: freshId(read.job.name) } : read.job;
     this.doThen(this.api.add(job));
   }

@@ -4,7 +4,8 @@ import { evaluate } from '@core/chain/evaluate';
 import type { Job } from '@core/job/schema';
 import type { Clearing } from '@core/options/clear';
 import { Desk, type Picked } from '../job/desk';
-import { Judge } from '../job/judge';
+import { Judge, type Turned } from '../job/judge';
+import type { Weighed } from '../job/weigher';
 
 /** A desk without a store: changes are applied at once and written down. */
 export class TestDesk {
@@ -62,6 +63,8 @@ export class TestJudge {
   readonly working = signal(undefined);
   readonly clearings = signal<readonly Clearing[] | null>(null);
   readonly broken = signal('');
+  readonly turned = signal<Turned | null>(null);
+  readonly weigher = { weighed: signal<Weighed | null>(null), broken: signal('') };
 
   constructor(job: Job) {
     this.verdict.set(evaluate(job));

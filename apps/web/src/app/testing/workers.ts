@@ -1,4 +1,5 @@
 import { evaluate, workingOf } from '@core/chain/evaluate';
+import { multiplesOf } from '@core/chain/judge';
 import { whatClears } from '@core/options/clear';
 import { axesFor, tryStock, type Tally } from '@core/options/choose';
 import type {
@@ -6,10 +7,12 @@ import type {
   FromJudge,
   FromSpreader,
   FromSurveyor,
+  FromWeigher,
   ToChooser,
   ToJudge,
   ToSpreader,
   ToSurveyor,
+  ToWeigher,
 } from '../workers/messages';
 import { Spreading } from '../workers/spreading';
 import { surveyed } from '../workers/surveyed';
@@ -41,20 +44,32 @@ export class HeldWorker<To, From> extends EventTarget {
 /** The workers started since the last reset. */
 export const started: {
   judge: HeldWorker<ToJudge, FromJudge>[];
+  weigher: HeldWorker<ToWeigher, FromWeigher>[];
   chooser: HeldWorker<ToChooser, FromChooser>[];
   surveyor: HeldWorker<ToSurveyor, FromSurveyor>[];
   spreader: HeldWorker<ToSpreader, FromSpreader>[];
-} = { judge: [], chooser: [], surveyor: [], spreader: [] };
+} = { judge: [], weigher: [], chooser: [], surveyor: [], spreader: [] };
 
 export function startJudge(): Worker {
   const worker = new HeldWorker<ToJudge, FromJudge>((m) =>
     m.kind === 'evaluate'
-      ? { kind: 'evaluate', ticket: m.ticket, verdict: evaluate(m.job) }
-      : m.kind === 'clear'
-        ? { kind: 'clear', ticket: m.ticket, link: m.link, clearings: whatClears(m.job, m.link) }
-        : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
+      ? { kind: 'evaluate', ticket: m.ticket, verdict: evaluate(m.job), solved: undefined }
+      : m.kind === 'turn'
+        ? { kind: 'turn', ticket: m.ticket, verdict: evaluate(m.job, undefined, m.times) }
+        : m.kind === 'clear'
+          ? { kind: 'clear', ticket: m.ticket, link: m.link, clearings: whatClears(m.job, m.link) }
+          : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
   );
   started.judge.push(worker);
+  return worker as unknown as Worker;
+}
+
+export function startWeigher(): Worker {
+  const worker = new HeldWorker<ToWeigher, FromWeigher>(({ ticket, job, verdict }) => {
+    const multiples = multiplesOf(job, { verdict });
+    return { kind: 'weighed', ticket, multiples, doubt: { solveIt: undefined } };
+  });
+  started.weigher.push(worker);
   return worker as unknown as Worker;
 }
 

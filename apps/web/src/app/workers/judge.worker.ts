@@ -13,12 +13,14 @@ addEventListener('message', ({ data }: MessageEvent<ToJudge>) => {
     if (data.kind === 'evaluate') {
       const before = last?.spread;
       last = undefined;
-      last = judge(data.job, before);
-      answer({ kind: 'evaluate', ticket: data.ticket, verdict: last.verdict });
-    } else if (data.kind === 'clear')
+      last = judge(data.job, { before });
+      answer({ kind: 'evaluate', ticket: data.ticket, verdict: last.verdict, solved: last.solved });
+    } else if (data.kind === 'turn')
+      answer({ kind: 'turn', ticket: data.ticket, verdict: judge(data.job, { times: data.times }).verdict });
+    else if (data.kind === 'clear')
       answer({ kind: 'clear', ticket: data.ticket, link: data.link, clearings: whatClears(data.job, data.link) });
     else answer({ kind: 'working', ticket: data.ticket, working: workingOf(data.job, data.link, data.caseId, last?.solved) });
   } catch (e) {
-    answer({ kind: 'broken', ticket: data.ticket, message: (e as Error).message });
+    answer({ kind: 'broken', of: data.kind, ticket: data.ticket, message: (e as Error).message });
   }
 });

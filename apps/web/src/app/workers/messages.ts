@@ -1,4 +1,6 @@
-import type { LinkWorking, Verdict } from '@core/chain/evaluate';
+import type { LinkWorking, SolvedCases, Verdict } from '@core/chain/evaluate';
+import type { Multiples } from '@core/chain/judge';
+import type { SolveIt } from '@core/chain/solve-it';
 import type { Job } from '@core/job/schema';
 import type { Sensitivity } from '@core/chain/sensitivity';
 import type { Clearing } from '@core/options/clear';
@@ -14,13 +16,32 @@ import type { Solved } from './spreading';
 /** To and from the worker that judges the chain. */
 export type ToJudge =
   | { readonly kind: 'evaluate'; readonly ticket: number; readonly job: Job }
+  /** The load turned up or down. */
+  | { readonly kind: 'turn'; readonly ticket: number; readonly job: Job; readonly times: number }
   | { readonly kind: 'working'; readonly ticket: number; readonly job: Job; readonly link: string; readonly caseId: string }
   | { readonly kind: 'clear'; readonly ticket: number; readonly job: Job; readonly link: string };
 export type FromJudge =
-  | { readonly kind: 'evaluate'; readonly ticket: number; readonly verdict: Verdict }
+  | { readonly kind: 'evaluate'; readonly ticket: number; readonly verdict: Verdict; readonly solved: SolvedCases | undefined }
+  | { readonly kind: 'turn'; readonly ticket: number; readonly verdict: Verdict }
   | { readonly kind: 'working'; readonly ticket: number; readonly working: LinkWorking | undefined }
   | { readonly kind: 'clear'; readonly ticket: number; readonly link: string; readonly clearings: readonly Clearing[] }
+  | { readonly kind: 'broken'; readonly of: ToJudge['kind']; readonly ticket: number; readonly message: string };
+
+/** To and from the worker that says what a verdict means: how many times the load, and whether a draft of the solver agrees. */
+export interface ToWeigher {
+  readonly ticket: number;
+  readonly job: Job;
+  readonly verdict: Verdict;
+  readonly solved: SolvedCases | undefined;
+}
+export type FromWeigher =
+  /** `doubt` is missing while the solver is still being asked. */
+  | { readonly kind: 'weighed'; readonly ticket: number; readonly multiples: Multiples; readonly doubt?: Doubt }
   | { readonly kind: 'broken'; readonly ticket: number; readonly message: string };
+/** What a draft of the solver says of a job that holds by hand. */
+export interface Doubt {
+  readonly solveIt: SolveIt | undefined;
+}
 
 /** To and from the worker that tries the stock. */
 export type ToChooser = { readonly kind: 'start'; readonly job: Job } | { readonly kind: 'stop' };

@@ -1,5 +1,6 @@
 /** Starts the workers. A file of its own, so that tests can stand in for them. */
 export const startJudge = (): Worker => new Worker(new URL('./judge.worker', import.meta.url), { type: 'module' });
+export const startWeigher = (): Worker => new Worker(new URL('./weigher.worker', import.meta.url), { type: 'module' });
 export const startChooser = (): Worker => new Worker(new URL('./chooser.worker', import.meta.url), { type: 'module' });
 export const startSurveyor = (): Worker => new Worker(new URL('./surveyor.worker', import.meta.url), { type: 'module' });
 export const startSpreader = (): Worker => new Worker(new URL('./spreader.worker', import.meta.url), { type: 'module' });

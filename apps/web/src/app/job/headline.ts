@@ -1,0 +1,115 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { headline, times } from '@core/chain/headline';
+import type { Verdict } from '@core/chain/evaluate';
+import { spreadRulesOf } from '@core/job/spread-rules';
+import type { Job } from '@core/job/schema';
+import { Judge } from './judge';
+
+/** The verdict in words that cannot be mixed up, with what is kept, where it would let go, and what was not judged beside it. */
+@Component({
+  selector: 'ms-headline',
+  imports: [RouterLink],
+  template: `
+    <div class="says" aria-live="polite">
+      <span class="by">{{ by() }}</span>
+      <b>{{ words().says }}</b>
+    </div>
+    <ul class="kept">
+      @for (k of kept(); track k) {
+        <li>{{ k }}</li>
+      }
+      @if (solveIt(); as d) {
+        <li class="solve" role="alert">
+          <a [routerLink]="['/job', job().id, 'spread']">Solve it</a>: a draft of the solver says good for
+          {{ figure(d.asSolved) }} × ({{ d.link }}), where the hand says {{ figure(d.byHand) }} ×
+        </li>
+      }
+      @if (judge.weigher.broken(); as b) {
+        <li class="error" role="alert">{{ b }}</li>
+      }
+    </ul>
+    <p class="not"><b>Not judged:</b> {{ words().notJudged.join('; ') }}.</p>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+      grid-template-areas: 'says not' 'kept not';
+      gap: 0 18px;
+      padding: 4px 14px 5px 17px;
+      border-bottom: 1px solid var(--rule-strong);
+      background: var(--paper);
+      font-size: 13px;
+      line-height: 1.3;
+    }
+    :host(.fails) .says b {
+      color: #8a1408;
+    }
+    .says {
+      grid-area: says;
+    }
+    .says b {
+      font: 600 16px/1.25 var(--label);
+    }
+    .by {
+      margin-right: 6px;
+      padding: 0 5px;
+      border: 1px solid var(--rule-strong);
+      font: 500 13px/1.2 var(--label);
+    }
+    .kept {
+      grid-area: kept;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 16px;
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    .solve {
+      padding: 0 6px;
+      border: 1.5px solid var(--accent);
+      background: var(--accent-soft);
+    }
+    .not {
+      grid-area: not;
+      align-self: center;
+      margin: 0;
+      padding-left: 12px;
+      border-left: 1px solid var(--rule-strong);
+    }
+    @media (max-width: 720px) {
+      :host {
+        grid-template: 'says' auto 'kept' auto 'not' auto / minmax(0, 1fr);
+      }
+      .not {
+        padding-left: 0;
+        border-left: 0;
+      }
+    }
+  `,
+  host: { '[class]': 'verdict().state' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HeadlineStrip {
+  protected readonly judge = inject(Judge);
+  readonly job = input.required<Job>();
+  readonly verdict = input.required<Verdict>();
+
+  protected readonly figure = times;
+  private readonly weighed = this.judge.weigher.weighed;
+  protected readonly solveIt = computed(() => this.weighed()?.solveIt);
+  protected readonly by = computed(() => (spreadRulesOf(this.job()).checks === 'hand' ? 'by hand' : 'as solved'));
+  /** Without "solve it": that has a place of its own, and a way there. */
+  protected readonly words = computed(() => {
+    const w = this.weighed();
+    return headline(this.job(), this.verdict(), w && { goodFor: w.goodFor, letsGoNear: w.letsGoNear });
+  });
+  protected readonly kept = computed(() => {
+    const w = this.weighed();
+    if (!w) return this.verdict().links.length > 0 ? ['asking again at other loads …'] : [];
+    const holds = this.verdict().state === 'sound' || this.verdict().state === 'tight';
+    return [...this.words().kept, ...(w.asking && holds && this.by() === 'by hand' ? ['asking a draft of the solver …'] : [])];
+  });
+}
