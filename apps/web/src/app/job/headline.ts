@@ -29,13 +29,13 @@ import { Judge } from './judge';
         <li class="error" role="alert">{{ b }}</li>
       }
     </ul>
-    <p class="not"><b>Not judged:</b> {{ words().notJudged.join('; ') }}.</p>
+    <p class="unjudged"><b>Not judged:</b> {{ words().notJudged.join('; ') }}.</p>
   `,
   styles: `
     :host {
       display: grid;
       grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-      grid-template-areas: 'says not' 'kept not';
+      grid-template-areas: 'says unjudged' 'kept unjudged';
       gap: 0 18px;
       padding: 4px 14px 5px 17px;
       border-bottom: 1px solid var(--rule-strong);
@@ -72,8 +72,8 @@ import { Judge } from './judge';
       border: 1.5px solid var(--accent);
       background: var(--accent-soft);
     }
-    .not {
-      grid-area: not;
+    .unjudged {
+      grid-area: unjudged;
       align-self: center;
       margin: 0;
       padding-left: 12px;
@@ -81,9 +81,9 @@ import { Judge } from './judge';
     }
     @media (max-width: 720px) {
       :host {
-        grid-template: 'says' auto 'kept' auto 'not' auto / minmax(0, 1fr);
+        grid-template: 'says' auto 'kept' auto 'unjudged' auto / minmax(0, 1fr);
       }
-      .not {
+      .unjudged {
         padding-left: 0;
         border-left: 0;
       }
