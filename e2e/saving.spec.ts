@@ -51,6 +51,61 @@ test('where both moved the same bolt, both are shown and can be kept', async ({ 
   expect((await stored(page, id)).bolts.items[0].x).toBe(106);
 });
 
+test('an answer held back belongs to its own job: another job opened meanwhile, and saved in a second tab, is not put over', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/');
+  const a = await copyOf(page, 'sensor-mast-foot');
+  const b = await copyOf(page, 'stay-plate-port');
+  const other = await context.newPage();
+  await openStage(other, b, 'lay-out');
+  await openStage(page, a, 'lay-out');
+  let answer: () => void = () => undefined;
+  const held = new Promise<void>((go) => (answer = go));
+  await page.route(`**/api/jobs/${a}`, async (route) => {
+    if (route.request().method() !== 'PUT') return route.continue();
+    const response = await route.fetch();
+    await held;
+    return route.fulfill({ response });
+  });
+  await page.locator('[data-bolt=B1]').focus();
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => (await stored(page, a)).bolts.items[0].x).toBe(106);
+  // Within the page, as by a click on the rack: the tab lives on.
+  await page.getByRole('link', { name: 'The rack' }).click();
+  await page.locator(`a[href="/job/${b}/lay-out"]`).click();
+  await expect(page.locator('header .save')).toContainText('1 other job not sent yet');
+  await other.locator('[data-bolt=B1]').focus();
+  await other.keyboard.press('ArrowRight');
+  await saved(other);
+  const theirs = (await stored(page, b)).bolts.items[0].x;
+  answer();
+  await saved(page);
+  await page.locator('[data-bolt=B3]').focus();
+  await page.keyboard.press('ArrowUp');
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Merge' }).click();
+  await saved(page);
+  expect((await stored(page, b)).bolts.items[0].x).toBe(theirs);
+  expect((await stored(page, b)).id).toBe(b);
+  expect((await stored(page, a)).bolts.items[0].x).toBe(106);
+});
+
+test('an edit made while the server is away, its tab closed, is sent from the next tab', async ({ page, context }) => {
+  await page.goto('/');
+  const id = await copyOf(page, 'sensor-mast-foot');
+  const left = await context.newPage();
+  await openStage(left, id, 'lay-out');
+  await left.route(`**/api/jobs/${id}`, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await left.locator('[data-bolt=B1]').focus();
+  await left.keyboard.press('ArrowRight');
+  await expect(left.locator('header .save')).toContainText('the server does not answer');
+  await left.close();
+  expect((await stored(page, id)).bolts.items[0].x).toBe(105);
+  await page.goto('/');
+  await expect.poll(async () => (await stored(page, id)).bolts.items[0].x).toBe(106);
+});
+
 test('survives kill -9 of the server: what was saved is there, what was not is kept and saved when it is back', async ({
   browser,
 }) => {

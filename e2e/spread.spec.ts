@@ -6,7 +6,8 @@ const picture = (page: Page) =>
     .locator('ms-spread-plan canvas')
     .first()
     .evaluate((c: HTMLCanvasElement) => c.toDataURL());
-const fine = (page: Page) => expect(page.locator('.state .mesh')).toContainText(/fine mesh, \d+ unknowns(,|$)/, { timeout: 30_000 });
+const fine = (page: Page) =>
+  expect(page.locator('.state .mesh')).toContainText(/fine mesh, \d+ unknowns(,|$)/, { timeout: 30_000 });
 const figure = (page: Page, what: RegExp) => page.locator('ms-spread-figures tr', { hasText: what }).locator('td').first();
 
 async function openSpread(page: Page, job: string): Promise<void> {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatIconRegistry } from '@angular/material/icon';
 import { RouterOutlet } from '@angular/router';
+import { Outbox } from './job/outbox';
 
 @Component({
   selector: 'ms-root',
@@ -10,6 +11,8 @@ import { RouterOutlet } from '@angular/router';
 })
 export class App {
   constructor() {
+    // What was left unsent by a tab that is gone goes out wherever the application is opened.
+    inject(Outbox);
     inject(MatIconRegistry).setDefaultFontSetClass('material-symbols-outlined');
   }
 }

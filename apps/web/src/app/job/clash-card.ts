@@ -4,7 +4,7 @@ import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { failureText, freshId, JobApi } from './job-api';
 import { Desk } from './desk';
-import { jobActions, type Clash } from './job.state';
+import { jobActions, mergeOf, type Clash } from './job.state';
 
 /** Told when another tab has changed the job since this one read it: merge, keep both, or take theirs. Nothing is written until one is chosen. */
 @Component({
@@ -16,7 +16,7 @@ import { jobActions, type Clash } from './job.state';
       This job was saved elsewhere (version {{ clash().current.version }}) after this tab read it. Nothing of either is lost; say
       how to go on.
     </p>
-    @if (clash().merge.conflicts.length > 0) {
+    @if (merge().conflicts.length > 0) {
       <table>
         <caption class="visually-hidden">
           Fields both tabs changed
@@ -34,12 +34,12 @@ import { jobActions, type Clash } from './job.state';
           </tr>
         }
       </table>
-      <p class="note">A merge keeps “here” for these and takes the other tab’s {{ clash().merge.taken }} other changes.</p>
+      <p class="note">A merge keeps “here” for these and takes the other tab’s {{ merge().taken }} other changes.</p>
     } @else {
-      <p>The two do not touch the same fields: a merge keeps both ({{ clash().merge.taken }} changes from there).</p>
+      <p>The two do not touch the same fields: a merge keeps both ({{ merge().taken }} changes from there).</p>
     }
     <p class="actions">
-      <button mat-flat-button type="button" (click)="merge()">Merge</button>
+      <button mat-flat-button type="button" (click)="takeMerge()">Merge</button>
       <button mat-stroked-button type="button" (click)="keepBoth()">Keep both</button>
       <button mat-button type="button" (click)="theirs()">Take the other’s</button>
     </p>
@@ -82,11 +82,12 @@ export class ClashCard {
   private readonly router = inject(Router);
   readonly clash = input.required<Clash>();
 
+  protected readonly merge = computed(() => mergeOf(this.desk.state(), this.clash()));
   protected readonly conflicts = computed(() =>
-    this.clash().merge.conflicts.map((c) => ({ path: c.path, mine: short(c.mine), theirs: short(c.theirs) })),
+    this.merge().conflicts.map((c) => ({ path: c.path, mine: short(c.mine), theirs: short(c.theirs) })),
   );
 
-  protected merge(): void {
+  protected takeMerge(): void {
     this.store.dispatch(jobActions.takeMerge());
   }
 

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, type OnDestroy } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, type OnDestroy, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
@@ -19,6 +19,7 @@ import { Desk } from './desk';
 import { jobActions, jobFeature } from './job.state';
 import { HeadlineStrip } from './headline';
 import { Judge } from './judge';
+import { Outbox } from './outbox';
 import { Traveller } from './traveller';
 
 const SAVE_WORDS = {
@@ -56,6 +57,7 @@ export class JobShell implements OnDestroy {
   private readonly store = inject(Store);
   private readonly commands = inject(Commands);
   private readonly dialog = inject(MatDialog);
+  private readonly outbox = inject(Outbox);
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
   protected readonly router = inject(Router);
@@ -66,7 +68,9 @@ export class JobShell implements OnDestroy {
   protected readonly job = this.desk.job;
   protected readonly saveWords = computed(() => {
     const s = this.desk.state();
-    return s.save === 'refused' ? `not saved: ${s.message}` : SAVE_WORDS[s.save];
+    const others = this.outbox.elsewhere().length;
+    const also = others > 0 ? ` · ${others} other ${others === 1 ? 'job' : 'jobs'} not sent yet` : '';
+    return (s.save === 'refused' ? `not saved: ${s.message}` : SAVE_WORDS[s.save]) + also;
   });
   protected readonly goodFor = computed(() => {
     const m = this.judge.weigher.weighed()?.goodFor;
@@ -101,10 +105,14 @@ export class JobShell implements OnDestroy {
     // The shop's own metals are picked from in a job.
     inject(StockApi).fetch();
     effect(() => {
-      this.desk.picked.set(null);
-      this.desk.openLink.set('');
-      this.desk.letGoOfCrank();
-      this.store.dispatch(jobActions.open({ id: this.id() }));
+      const id = this.id();
+      // What opening reads on its way is no reason to open again.
+      untracked(() => {
+        this.desk.picked.set(null);
+        this.desk.openLink.set('');
+        this.desk.letGoOfCrank();
+        this.store.dispatch(jobActions.open({ id }));
+      });
     });
     // Sent to the worker as the document changes, not after the page is drawn anew: the two then run side by side.
     this.store

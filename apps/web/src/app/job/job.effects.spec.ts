@@ -5,8 +5,10 @@ import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore, Store } from '@ngrx/store';
 import type { Job } from '@core/job/schema';
 import { testJob } from '@core/testing/test-job';
+import { MemoryOutbox } from '../testing/memory-outbox';
+import { OutboxStore } from './outbox-store';
 import { JobEffects } from './job.effects';
-import { jobActions, jobFeature, type JobState } from './job.state';
+import { jobActions, jobFeature, mergeOf, type JobState } from './job.state';
 
 const job = testJob();
 const named = (name: string): Job => ({ ...job, name });
@@ -22,7 +24,10 @@ const put = () => {
 };
 const current = (j: Job, version: number) => ({ job: j, version, archived: false, updatedAt: '' });
 
-beforeEach(() => {
+/** What waits for a promise is answered. */
+const turn = () => jest.advanceTimersByTimeAsync(1);
+
+beforeEach(async () => {
   jest.useFakeTimers();
   sessionStorage.clear();
   TestBed.configureTestingModule({
@@ -32,11 +37,13 @@ beforeEach(() => {
       provideStore(),
       provideState(jobFeature),
       provideEffects(JobEffects),
+      { provide: OutboxStore, useClass: MemoryOutbox },
     ],
   });
   store = TestBed.inject(Store);
   http = TestBed.inject(HttpTestingController);
   store.dispatch(jobActions.open({ id: job.id }));
+  await turn();
   http.expectOne(at).flush(current(job, 1));
 });
 afterEach(() => {
@@ -46,11 +53,13 @@ afterEach(() => {
 
 it('opens a job', () => expect(state()).toMatchObject({ status: 'ready', version: 1, save: 'saved' }));
 
-it('says when there is no such job, and when the server does not answer', () => {
+it('says when there is no such job, and when the server does not answer', async () => {
   store.dispatch(jobActions.open({ id: 'none' }));
+  await turn();
   http.expectOne('/api/jobs/none').flush({ title: 'There is no such job' }, { status: 404, statusText: 'Not Found' });
   expect(state().status).toBe('missing');
   store.dispatch(jobActions.open({ id: 'none' }));
+  await turn();
   http.expectOne('/api/jobs/none').error(new ProgressEvent('error'));
   expect(state()).toMatchObject({ status: 'failed', message: 'The server does not answer.' });
 });
@@ -128,7 +137,7 @@ it('a save that would overwrite another tab’s becomes a clash with the two mer
   const theirs = { ...job, note: 'Theirs' };
   put().flush({ current: current(theirs, 5) }, { status: 412, statusText: 'Precondition Failed' });
   expect(state().save).toBe('conflict');
-  expect(state().clash!.merge.job).toMatchObject({ name: 'Mine', note: 'Theirs' });
+  expect(mergeOf(state(), state().clash!).job).toMatchObject({ name: 'Mine', note: 'Theirs' });
   change('Mine again');
   http.expectNone(at);
   store.dispatch(jobActions.takeMerge());
@@ -142,12 +151,12 @@ it('keeps the steps in the tab as they are made', () => {
   change('One');
   put().flush({ version: 2 });
   jest.advanceTimersByTime(30);
-  const kept = JSON.parse(sessionStorage.getItem(sessionStorage.key(0)!)!);
+  const kept = JSON.parse(sessionStorage.getItem(`mast-shoe.history.${job.id}`)!);
   expect(kept).toMatchObject({ version: 2, settled: { name: 'One' } });
   expect(kept.past).toHaveLength(1);
 });
 
-const keptName = () => JSON.parse(sessionStorage.getItem(sessionStorage.key(0)!) ?? '{}').settled?.name as string;
+const keptName = () => JSON.parse(sessionStorage.getItem(`mast-shoe.history.${job.id}`) ?? '{}').settled?.name as string;
 
 it('keeps the steps before the save goes out, so that a page closed meanwhile knows the save for its own', () => {
   jest.advanceTimersByTime(30);

@@ -1,48 +1,58 @@
 import { HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { createAction, props, Store } from '@ngrx/store';
+import { createAction, props, Store, type Action } from '@ngrx/store';
 import {
   catchError,
   concatMap,
   debounceTime,
   delay,
   filter,
+  from,
   fromEvent,
+  groupBy,
   map,
+  mergeMap,
+  type Observable,
   of,
+  pairwise,
   switchMap,
   take,
   tap,
   timer,
   withLatestFrom,
 } from 'rxjs';
-import { mergeJobs } from '@core/formats/merge-jobs';
+import type { Job } from '@core/job/schema';
 import { failureText, JobApi, type StoredJob } from './job-api';
-import { jobActions, jobFeature } from './job.state';
-import { keepHistory, keptHistory } from './kept-history';
+import { isOurStep, jobActions, jobFeature, type JobState } from './job.state';
+import { historySaved, keepHistory, keptHistory, leftBehind } from './kept-history';
+import { Outbox } from './outbox';
 
 const RETRY_AFTER = 3000;
 /** Keeping and saving wait until the keystroke is answered on the page, ms; a crash in between loses that keystroke only. */
 const AFTER_FRAME = 25;
 
 /** Raised by a save that was refused because the version moved on. */
-const clashFound = createAction('[Job] clash found', props<{ current: StoredJob }>());
+const clashFound = createAction('[Job] clash found', props<{ id: string; current: StoredJob }>());
 
-/** Everything that leaves the page: opening, saving each change as it is made, and keeping the undo steps. */
+/** Everything that leaves the page: opening, saving each change as it is made, and keeping the undo steps and what is not sent yet. */
 @Injectable()
 export class JobEffects {
   private readonly actions = inject(Actions);
   private readonly store = inject(Store);
   private readonly api = inject(JobApi);
+  private readonly outbox = inject(Outbox);
   private readonly state = this.store.select(jobFeature.selectJobState);
 
   readonly open = createEffect(() =>
     this.actions.pipe(
       ofType(jobActions.open),
+      tap(({ id }) => this.outbox.opening(id)),
       switchMap(({ id }) =>
-        this.api.get(id).pipe(
-          map((stored) => jobActions.opened({ stored, kept: keptHistory(id) })),
+        from(this.outbox.leftOf(id)).pipe(
+          switchMap((left) =>
+            this.api.get(id).pipe(map((stored) => jobActions.opened({ stored, kept: keptHistory(id) ?? leftBehind(left) }))),
+          ),
           catchError((e: unknown) =>
             of(jobActions.openFailed({ missing: e instanceof HttpErrorResponse && e.status === 404, message: failureText(e) })),
           ),
@@ -51,45 +61,99 @@ export class JobEffects {
     ),
   );
 
-  /** One save at a time; when it is back, whatever changed meanwhile goes next. */
+  /**
+   * One save at a time of each job; when it is back, whatever changed meanwhile goes next. An answer belongs to the job it is of,
+   * and one job's answer held back keeps no other waiting.
+   */
   readonly save = createEffect(() =>
     this.state.pipe(
-      filter((s) => s.save === 'waiting'),
-      // Looked at again when its turn comes: the save before may have taken the same change with it.
-      concatMap(() =>
-        timer(AFTER_FRAME).pipe(
-          switchMap(() => this.state),
-          take(1),
-          filter((s) => s.save === 'waiting' && s.settled !== null),
-          // The steps first: a page closed while the save is under way must know the save for its own.
-          tap(keepHistory),
-          tap(() => this.store.dispatch(jobActions.saveStarted())),
-          switchMap((s) => {
-            const job = s.settled!;
-            return this.api.save(job, s.version).pipe(map(({ version }) => jobActions.saved({ job, version })));
-          }),
-          catchError((e: unknown) => of(this.failed(e))),
+      filter((s) => s.save === 'waiting' && s.settled !== null),
+      groupBy((s) => s.settled!.id),
+      mergeMap((ofOne) =>
+        ofOne.pipe(
+          // Looked at again when its turn comes: the save before may have taken the same change with it, or another job be open.
+          concatMap(() =>
+            timer(AFTER_FRAME).pipe(
+              switchMap(() => this.state),
+              take(1),
+              filter((s) => s.save === 'waiting' && s.settled?.id === ofOne.key),
+              // The steps first: a page closed while the save is under way must know the save for its own.
+              tap((s) => this.kept(s)),
+              tap(() => this.store.dispatch(jobActions.saveStarted())),
+              switchMap(({ settled, version }) => this.saving(settled!, version)),
+            ),
+          ),
         ),
       ),
     ),
   );
 
-  private failed(e: unknown) {
+  private saving(job: Job, version: number): Observable<Action> {
+    return this.api.save(job, version).pipe(
+      map((answer) => jobActions.saved({ job, version: answer.version })),
+      catchError((e: unknown) => of(this.failed(job.id, e))),
+    );
+  }
+
+  private failed(id: string, e: unknown) {
     if (e instanceof HttpErrorResponse && e.status === 412) {
-      const { current } = e.error as { current: StoredJob };
-      return clashFound({ current });
+      const { current } = e.error as { current?: StoredJob };
+      if (current) return clashFound({ id, current });
     }
     const refused = e instanceof HttpErrorResponse && e.status >= 400 && e.status < 500;
-    return jobActions.saveFailed({ save: refused ? 'refused' : 'offline', message: failureText(e) });
+    return jobActions.saveFailed({ id, save: refused ? 'refused' : 'offline', message: failureText(e) });
   }
+
+  private kept(s: JobState): void {
+    keepHistory(s);
+    this.outbox.keep(s);
+  }
+
+  /** What was sent from the outbox, and what came back for a job no longer open. */
+  readonly landed = createEffect(() => this.outbox.sent.pipe(map(({ job, version }) => jobActions.saved({ job, version }))));
+  readonly back = createEffect(
+    () =>
+      this.actions.pipe(
+        ofType(jobActions.saved),
+        withLatestFrom(this.state),
+        filter(([{ job }, s]) => job.id !== s.settled?.id),
+        tap(([{ job, version }]) => {
+          historySaved(job, version);
+          this.outbox.heard({ job, version });
+        }),
+      ),
+    { dispatch: false },
+  );
+
+  /** The job that is left: kept as it stood, and sent from the outbox. */
+  readonly left = createEffect(
+    () =>
+      this.state.pipe(
+        pairwise(),
+        filter(([before, now]) => before.settled !== null && before.settled.id !== now.settled?.id),
+        tap(([before]) => {
+          this.kept(before);
+          void this.outbox.send();
+        }),
+      ),
+    { dispatch: false },
+  );
 
   /** The other tab's document against ours, merged from the version both rest on. */
   readonly clash = createEffect(() =>
     this.actions.pipe(
       ofType(clashFound),
       withLatestFrom(this.state),
-      filter(([, s]) => s.base !== null && s.settled !== null),
-      map(([{ current }, s]) => jobActions.clashed({ clash: { current, merge: mergeJobs(s.base!, s.settled!, current.job) } })),
+      filter(([{ id }, s]) => s.base !== null && s.settled?.id === id),
+      map(([{ current }, s]) =>
+        // The answer to a save that another overtook: what is there is what this rests on already.
+        current.version <= s.version
+          ? jobActions.saveAgain({ id: current.job.id })
+          : // Our own, whose answer was not heard: nobody else changed anything.
+            isOurStep(s, current.job)
+            ? jobActions.saved(current)
+            : jobActions.clashed({ clash: { current } }),
+      ),
     ),
   );
 
@@ -97,7 +161,7 @@ export class JobEffects {
     this.actions.pipe(
       ofType(jobActions.saveFailed),
       filter(({ save }) => save === 'offline'),
-      concatMap(() => of(jobActions.saveAgain()).pipe(delay(RETRY_AFTER))),
+      mergeMap(({ id }) => of(jobActions.saveAgain({ id })).pipe(delay(RETRY_AFTER))),
     ),
   );
 
@@ -106,7 +170,7 @@ export class JobEffects {
     () =>
       fromEvent(window, 'pagehide').pipe(
         withLatestFrom(this.state),
-        tap(([, s]) => keepHistory(s)),
+        tap(([, s]) => this.kept(s)),
       ),
     { dispatch: false },
   );
@@ -117,7 +181,7 @@ export class JobEffects {
         filter((s) => s.status === 'ready' && s.job === s.settled),
         // The steps are long to write, and one writing serves several changes of state.
         debounceTime(AFTER_FRAME),
-        tap(keepHistory),
+        tap((s) => this.kept(s)),
       ),
     { dispatch: false },
   );

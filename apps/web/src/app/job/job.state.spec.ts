@@ -1,9 +1,8 @@
 import type { Action } from '@ngrx/store';
 import type { Job } from '@core/job/schema';
-import { mergeJobs } from '@core/formats/merge-jobs';
 import { testJob } from '@core/testing/test-job';
 import type { StoredJob } from './job-api';
-import { jobActions, jobFeature, type JobState, type KeptHistory } from './job.state';
+import { jobActions, jobFeature, mergeOf, type JobState, type KeptHistory } from './job.state';
 
 const job = testJob();
 const stored = (j: Job = job, version = 3): StoredJob => ({
@@ -125,18 +124,18 @@ describe('saving', () => {
       opened(),
       change,
       jobActions.saveStarted(),
-      jobActions.saveFailed({ save: 'offline', message: 'no answer' }),
+      jobActions.saveFailed({ id: job.id, save: 'offline', message: 'no answer' }),
     );
     expect(off).toMatchObject({ save: 'offline', message: 'no answer' });
-    expect(jobFeature.reducer(off, jobActions.saveAgain()).save).toBe('waiting');
-    expect(after(opened(), jobActions.saveAgain()).save).toBe('saved');
+    expect(jobFeature.reducer(off, jobActions.saveAgain({ id: job.id })).save).toBe('waiting');
+    expect(after(opened(), jobActions.saveAgain({ id: job.id })).save).toBe('saved');
   });
 });
 
 describe('changed in another tab', () => {
   const theirs = stored(named('Theirs'), 5);
   const mine = bolted(95);
-  const clash = jobActions.clashed({ clash: { current: theirs, merge: mergeJobs(job, mine, theirs.job) } });
+  const clash = jobActions.clashed({ clash: { current: theirs } });
   const clashing = () => after(opened(), jobActions.change({ job: mine, did: 'move' }), jobActions.saveStarted(), clash);
 
   it('nothing is saved or lost until one is chosen', () => {
@@ -186,7 +185,7 @@ describe('coming back after a reload or a crash', () => {
     const s = after(opened(kept(bolted(95), 2, named('Old'))));
     expect(s.save).toBe('conflict');
     expect(s.job).toEqual(bolted(95));
-    expect(s.clash!.merge.conflicts.map((c) => c.path)).toEqual([]);
+    expect(mergeOf(s, s.clash!).conflicts.map((c) => c.path)).toEqual([]);
   });
 
   it('where what is there is our own save, whose answer the page did not live to hear, nobody else changed anything', () => {

@@ -14,11 +14,14 @@ export interface Step {
 
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'offline' | 'conflict' | 'refused';
 
-/** The document was changed elsewhere: what is there, and the two merged. */
+/** The document was changed elsewhere: what is there. */
 export interface Clash {
   readonly current: StoredJob;
-  readonly merge: Merge;
 }
+
+/** What is here and what is there, merged from the version both rest on: of the moment, as what is here may have gone on. */
+export const mergeOf = ({ base, settled }: Pick<JobState, 'base' | 'settled'>, { current }: Clash): Merge =>
+  mergeJobs(base!, settled!, current.job);
 
 export interface JobState {
   readonly status: 'empty' | 'loading' | 'ready' | 'missing' | 'failed';
@@ -67,9 +70,10 @@ export const jobActions = createActionGroup({
     undo: emptyProps(),
     redo: emptyProps(),
     'save started': emptyProps(),
+    /** The server has `job` as `version`. Of another job than the open one it changes nothing here. */
     saved: props<{ job: Job; version: number }>(),
-    'save failed': props<{ save: 'offline' | 'refused'; message: string }>(),
-    'save again': emptyProps(),
+    'save failed': props<{ id: string; save: 'offline' | 'refused'; message: string }>(),
+    'save again': props<{ id: string }>(),
     clashed: props<{ clash: Clash }>(),
     'take merge': emptyProps(),
     'take theirs': emptyProps(),
@@ -89,11 +93,17 @@ const differ = (a: Job | null, b: Job | null) => a !== b && JSON.stringify(a) !=
 const waiting = (s: JobState): SaveState => (s.save === 'saving' || s.save === 'conflict' ? s.save : 'waiting');
 
 /** The documents a tab has been through since the version it rests on. */
-function stepsSince(kept: KeptHistory): Job[] {
+function stepsSince(kept: Pick<KeptHistory, 'base' | 'settled' | 'past'>): Job[] {
   const all = [...kept.past.map((p) => p.job), kept.settled];
   const at = all.findLastIndex((j) => !differ(j, kept.base));
   return at < 0 ? [kept.settled] : all.slice(at + 1);
 }
+
+/** Whether a document on the server is one this tab has made since the version it rests on: its own save, not heard of. */
+export const isOurStep = (s: JobState, job: Job): boolean =>
+  s.base !== null &&
+  s.settled !== null &&
+  stepsSince({ base: s.base, settled: s.settled, past: s.past }).some((j) => !differ(j, job));
 
 function step(s: JobState, job: Job, did: string, field = ''): JobState {
   if (!s.settled || !differ(s.settled, job)) return { ...s, job: s.settled };
@@ -140,7 +150,6 @@ export const jobFeature = createFeature({
           settled: kept.settled,
           save: differ(kept.settled, stored.job) ? 'waiting' : 'saved',
         };
-      const clash = { current: stored, merge: mergeJobs(kept.base, kept.settled, stored.job) };
       return {
         ...fresh,
         ...history,
@@ -149,7 +158,7 @@ export const jobFeature = createFeature({
         version: kept.version,
         base: kept.base,
         save: 'conflict',
-        clash,
+        clash: { current: stored },
       };
     }),
     on(jobActions.openFailed, (s, { missing, message }): JobState => ({ ...s, status: missing ? 'missing' : 'failed', message })),
@@ -185,21 +194,26 @@ export const jobFeature = createFeature({
       };
     }),
     on(jobActions.saveStarted, (s): JobState => ({ ...s, save: 'saving' })),
-    on(jobActions.saved, (s, { job, version }): JobState => ({
-      ...s,
-      version,
-      base: job,
-      save: differ(s.settled, job) ? 'waiting' : 'saved',
-      message: '',
-    })),
-    on(jobActions.saveFailed, (s, { save, message }): JobState => ({ ...s, save, message })),
-    on(jobActions.saveAgain, (s): JobState => (s.save === 'offline' || s.save === 'refused' ? { ...s, save: 'waiting' } : s)),
+    on(jobActions.saved, (s, { job, version }): JobState => {
+      // Another job's answer, or one overtaken by a newer.
+      if (s.settled?.id !== job.id || version <= s.version) return s;
+      const save = s.save === 'conflict' ? s.save : differ(s.settled, job) ? 'waiting' : 'saved';
+      return { ...s, version, base: job, save, message: '' };
+    }),
+    on(jobActions.saveFailed, (s, { id, save, message }): JobState =>
+      s.settled?.id === id && s.save === 'saving' ? { ...s, save, message } : s,
+    ),
+    on(jobActions.saveAgain, (s, { id }): JobState =>
+      s.settled?.id === id && (s.save === 'offline' || s.save === 'refused' || s.save === 'saving')
+        ? { ...s, save: 'waiting' }
+        : s,
+    ),
     on(jobActions.clashed, (s, { clash }): JobState => ({ ...s, save: 'conflict', clash })),
     on(jobActions.takeMerge, (s): JobState => {
       if (!s.clash || !s.settled) return s;
-      const { current, merge } = s.clash;
+      const { current } = s.clash;
       return {
-        ...step({ ...s, save: 'waiting' }, merge.job, 'merge with the other tab'),
+        ...step({ ...s, save: 'waiting' }, mergeOf(s, s.clash).job, 'merge with the other tab'),
         version: current.version,
         base: current.job,
         clash: null,

@@ -1,6 +1,7 @@
 import { readJobData } from '@core/formats/read-job';
 import type { Job } from '@core/job/schema';
 import type { JobState, KeptHistory } from './job.state';
+import type { Unsent } from './outbox-store';
 
 /**
  * What a tab keeps through a reload or a crash, in its own session storage: the document with its undo steps,
@@ -37,6 +38,23 @@ export function keptHistory(id: string): KeptHistory | null {
       past: kept.past.map(step),
       future: kept.future.map(step),
     };
+  } catch {
+    return null;
+  }
+}
+
+/** The server has `job` as `version`: what is kept of a job that is not open rests on it from now on. */
+export function historySaved(job: Job, version: number): void {
+  const kept = keptHistory(job.id);
+  if (!kept || kept.version >= version) return;
+  sessionStorage.setItem(key(job.id), JSON.stringify({ ...kept, base: job, version }));
+}
+
+/** A change left unsent by a tab that is gone, as this one's to go on with. */
+export function leftBehind(left: Unsent | undefined): KeptHistory | null {
+  if (!left) return null;
+  try {
+    return { version: left.version, base: read(left.base), settled: read(left.job), past: [], future: [] };
   } catch {
     return null;
   }

@@ -4,6 +4,9 @@ import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { testJob } from '@core/testing/test-job';
 import { writeJob } from '@core/formats/read-job';
+import { MemoryOutbox } from '../testing/memory-outbox';
+import { Outbox } from '../job/outbox';
+import { OutboxStore } from '../job/outbox-store';
 import type { Tag, UnreadableTag } from '../job/job-api';
 import { Rack } from './rack';
 
@@ -45,7 +48,14 @@ async function bringIn(text: string) {
 }
 
 beforeEach(() => {
-  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])] });
+  TestBed.configureTestingModule({
+    providers: [
+      provideHttpClient(),
+      provideHttpClientTesting(),
+      provideRouter([]),
+      { provide: OutboxStore, useClass: MemoryOutbox },
+    ],
+  });
   fixture = TestBed.createComponent(Rack);
   http = TestBed.inject(HttpTestingController);
 });
@@ -103,6 +113,19 @@ it('a new job says what it needs; a row that does not read says why, and its tex
   const alert = host().querySelector('[role=alert]')!;
   expect(alert.textContent).toMatch(/does not read: lost\. file: it ends too early/);
   expect(alert.querySelector('a')!.getAttribute('href')).toBe('/api/jobs/lost/job.json');
+});
+
+it('says which job has a change that is not on the server, and what to do about it', async () => {
+  await list(tag('a'));
+  const unsent = TestBed.inject(Outbox).unsent;
+  const left = { ...tag('a'), id: 'a', tab: '', base: tag('a').job, since: 1, message: '' };
+  unsent.set([{ ...left, state: 'waiting' }]);
+  await fixture.whenStable();
+  expect(host().querySelector('.message[role=status]')!.textContent).toMatch(/Job a.*not on the server yet/s);
+  unsent.set([{ ...left, state: 'clash' }]);
+  await fixture.whenStable();
+  const link = host().querySelector('.message a')!;
+  expect([link.textContent, link.getAttribute('href')]).toEqual(['open it', '/job/a/lay-out']);
 });
 
 it('archived jobs hang in the archive', async () => {

@@ -11,6 +11,7 @@ import { newJob } from '@core/job/new-job';
 import type { Job } from '@core/job/schema';
 import { refusalText } from '@core/units/refusal';
 import { PlateDrawing } from '../drawing/plate-drawing';
+import { Outbox } from '../job/outbox';
 import { failureText, freshId, JobApi, type Tag, type UnreadableTag } from '../job/job-api';
 
 const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'does not hold', refused: 'not shown to hold' } as const;
@@ -43,6 +44,8 @@ export class Rack {
 
   protected readonly caution = GENERAL_CAUTION;
   protected readonly tags = signal<readonly (Tag | UnreadableTag)[] | null>(null);
+  /** Changes the server has not said it has. */
+  protected readonly unsent = inject(Outbox).unsent;
   protected readonly failure = signal('');
   protected readonly refusals = signal<readonly string[]>([]);
   protected readonly archived = signal(false);
@@ -82,6 +85,11 @@ export class Rack {
     const { state, by, weakest } = t.verdict;
     if (state === 'refused' && weakest === '') return 'not judged yet';
     return `${STATE_WORDS[state]}${by === 'hand' ? ', by hand' : ', as solved'}`;
+  }
+
+  /** What it says without the state it begins with. */
+  protected reasonOf(t: Tag): string {
+    return t.verdict.says.replace(/^(holds|holds, tight|does not hold|not shown to hold): /, '');
   }
 
   protected archive(t: Tag, archived: boolean): void {
