@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { CHECKS } from '@core/checks/registry';
+import { fromSheet } from '@core/job/values';
 import { writeJob } from '@core/formats/read-job';
 import { testJob } from '@core/testing/test-job';
 import { buildSync } from 'esbuild';
@@ -28,7 +29,7 @@ it('as data: the same links with their numbers', () => {
   // Asked again at that many times the load, the job is at its limit: the file itself, with its load raised.
   const raised = (k: number) => {
     const job = JSON.parse(sound);
-    for (const part of ['fx', 'fz']) job.loads[0].values[part].v *= k;
+    for (const part of ['fx', 'fz']) job.loads[0].values[part] = fromSheet(job.loads[0].values[part].v * k, '');
     return JSON.parse(check(JSON.stringify(job), true).text);
   };
   expect(raised(data.goodFor * 0.999).state).toBe('tight');

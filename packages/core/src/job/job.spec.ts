@@ -23,13 +23,13 @@ describe('a new job', () => {
 
 describe('ranges are the same for the form and the file', () => {
   const path: Partial<Record<RangeName, (job: Job, v: number) => unknown>> = {
-    skinThickness: (j, v) => ({ ...j, skin: { ...j.skin, thickness: fromSheet(v, 'x') } }),
-    plateThickness: (j, v) => ({ ...j, plate: { ...j.plate, thickness: fromSheet(v, 'x') } }),
+    skinThickness: (j, v) => ({ ...j, skin: { ...j.skin, thickness: fromSheet(v, '') } }),
+    plateThickness: (j, v) => ({ ...j, plate: { ...j.plate, thickness: fromSheet(v, '') } }),
     corner: (j, v) => ({ ...j, plate: { ...j.plate, corner: v } }),
-    baseLength: (j, v) => ({ ...j, base: { ...j.base, length: fromSheet(v, 'x') } }),
-    baseSlot: (j, v) => ({ ...j, base: { ...j.base, slot: fromSheet(v, 'x') } }),
-    spanX: (j, v) => ({ ...j, skin: { ...j.skin, spanX: fromSheet(v, 'x') } }),
-    bedModulus: (j, v) => ({ ...j, skin: { ...j.skin, bedModulus: fromSheet(v, 'x') } }),
+    baseLength: (j, v) => ({ ...j, base: { ...j.base, length: fromSheet(v, '') } }),
+    baseSlot: (j, v) => ({ ...j, base: { ...j.base, slot: fromSheet(v, '') } }),
+    spanX: (j, v) => ({ ...j, skin: { ...j.skin, spanX: fromSheet(v, '') } }),
+    bedModulus: (j, v) => ({ ...j, skin: { ...j.skin, bedModulus: fromSheet(v, '') } }),
     position: (j, v) => ({ ...j, bolts: { ...j.bolts, items: [{ id: 'B1', x: v, y: 0 }] } }),
   };
   it.each(Object.keys(path) as RangeName[])('%s: at the limits both read it, past them both refuse', (name) => {

@@ -68,7 +68,7 @@ const GROUPS: Readonly<Record<Metal['group'], { E: number; density: number; gaug
   bronze: {
     E: 110_000,
     density: 8530,
-    gauges: 'steel',
+    gauges: 'aluminium',
     rows: [
       ['C655', 'Silicon bronze C65500', 145, 380, 'half-way annealed plate, handbook (memory)', 105_000],
       ['C954', 'Aluminium bronze C95400', 205, 515, 'ASTM B148: 30 and 75 ksi', 107_000, 7450],

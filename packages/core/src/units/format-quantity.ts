@@ -40,6 +40,15 @@ export function shownUnit(dimension: Dimension, system: UnitSystem): string {
   return SHOWN[system][dimension].unit;
 }
 
+/** The coarser of the steps in which the two systems show a dimension, in the inside unit. */
+export const shownStep = (dimension: Dimension): number =>
+  Math.max(
+    ...(['mm', 'inch'] as const).map((system) => {
+      const { unit, decimals } = SHOWN[system][dimension];
+      return UNITS[dimension].find((u) => u.show === unit)!.factor * 10 ** -decimals;
+    }),
+  );
+
 /** The number alone, in the system's unit; lengths and angles drop trailing zeros (6, 6.5), the rest keep theirs. */
 export function formatNumber(value: number, dimension: Dimension, system: UnitSystem): string {
   const { unit, decimals } = SHOWN[system][dimension];

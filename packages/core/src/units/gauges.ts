@@ -3,11 +3,12 @@ import { INCH } from './unit-table';
 /**
  * Sheet gauges in decimal inches. The same number is a different thickness in each metal,
  * so a gauge is only read where the metal is known.
+ * British wire gauge (SWG) is said as such and is one thickness in any metal. Copper and its alloys go by Brown & Sharpe, as aluminium.
  * Sources: Manufacturers' Standard Gauge for uncoated sheet (41.82 lb/ft² per inch); galvanised sheet gauge
  * (uncoated + zinc, 0.0037 in); Brown & Sharpe for aluminium, d = 0.005·92^((36−n)/39) in. Machinery's Handbook,
- * "Sheet metal gauges"; steel and galvanised rows from memory.
+ * "Sheet metal gauges"; steel and galvanised rows from memory; Imperial Standard Wire Gauge, BS 3737 (from memory).
  */
-export type GaugeTable = 'steel' | 'galvanised' | 'aluminium';
+export type GaugeTable = 'steel' | 'galvanised' | 'aluminium' | 'British wire gauge';
 
 export const GAUGE_INCH: Readonly<Record<GaugeTable, Readonly<Record<number, number>>>> = {
   steel: {
@@ -67,6 +68,25 @@ export const GAUGE_INCH: Readonly<Record<GaugeTable, Readonly<Record<number, num
     22: 0.0253,
     24: 0.0201,
     26: 0.0159,
+  },
+  'British wire gauge': {
+    7: 0.176,
+    8: 0.16,
+    9: 0.144,
+    10: 0.128,
+    11: 0.116,
+    12: 0.104,
+    13: 0.092,
+    14: 0.08,
+    15: 0.072,
+    16: 0.064,
+    17: 0.056,
+    18: 0.048,
+    19: 0.04,
+    20: 0.036,
+    22: 0.028,
+    24: 0.022,
+    26: 0.018,
   },
 };
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { formatNumber, formatQuantity, inchFraction, otherSystem } from './format-quantity';
+import { metal } from '../stock/metals';
 import { GAUGE_INCH } from './gauges';
 import { parseQuantity, type ReadingRules } from './parse-quantity';
 import { isRefusal } from './refusal';
@@ -46,6 +47,14 @@ describe('gauges', () => {
     expect(value('10 ga', rules('length', 'mm', { gauges: 'steel' }))).toBeCloseTo(3.4163, 4);
     expect(value('10 ga', rules('length', 'mm', { gauges: 'galvanised' }))).toBeCloseTo(3.51028, 4);
     expect(value('10ga', rules('length', 'mm', { gauges: 'aluminium' }))).toBeCloseTo(2.58826, 4);
+  });
+  it('10 swg is 0.128 in, 3.251 mm, whatever the metal (BS 3737, memory)', () => {
+    for (const gauges of ['steel', 'aluminium', undefined] as const)
+      expect(value('10 swg', rules('length', 'mm', gauges ? { gauges } : {}))).toBeCloseTo(3.2512, 4);
+    expect(value('3 SWG', rules('length', 'mm'))).toContain('British wire gauge');
+  });
+  it('10 ga of bronze is Brown & Sharpe, as copper and its alloys are rolled: 0.1019 in (Machinery’s Handbook, memory)', () => {
+    expect(value('10 ga', rules('length', 'mm', { gauges: metal('C655')!.gauges }))).toBeCloseTo(2.588, 3);
   });
   it('is refused where the metal is not known, and where the table has no such number', () => {
     expect(value('10 ga', rules('length', 'mm'))).toContain('metal');

@@ -44,7 +44,7 @@ const FEET_INCHES = new RegExp(
   'i',
 );
 const PLAIN = new RegExp(String.raw`^(${MIXED})\s*(.*)$`, 'i');
-const GAUGE = /^(\d+)\s*(?:ga|ga\.|gauge|swg|#)$/i;
+const GAUGE = /^(\d+)\s*(ga|ga\.|gauge|swg|#)$/i;
 
 function readMixed(s: string): number {
   const t = s.trim();
@@ -91,11 +91,10 @@ function readUnsigned(s: string, rules: ReadingRules): { value: number; unit: st
   if (rules.dimension === 'length') {
     const gauge = GAUGE.exec(s);
     if (gauge) {
-      if (!rules.gauges) return '% is a gauge, and the metal it belongs to is not known here; type the thickness';
-      const value = gaugeThickness(rules.gauges, Number(gauge[1]));
-      return value === undefined
-        ? `% is not in the ${rules.gauges} gauge table (${gaugeRange(rules.gauges)})`
-        : { value, unit: 'ga' };
+      const table = gauge[2]!.toLowerCase() === 'swg' ? 'British wire gauge' : rules.gauges;
+      if (!table) return '% is a gauge, and the metal it belongs to is not known here; type the thickness';
+      const value = gaugeThickness(table, Number(gauge[1]));
+      return value === undefined ? `% is not in the ${table} table (${gaugeRange(table)})` : { value, unit: 'ga' };
     }
     const feet = FEET_INCHES.exec(s);
     if (feet) return { value: (12 * Number(feet[1]) + readMixed(feet[2]!)) * INCH, unit: 'in' };

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { disagreement } from './agreement';
 import type { FieldRange } from './field-range';
 
 /** Where a value came from. `assumed` stays marked everywhere until someone measures it. */
@@ -21,14 +22,25 @@ export const rangedNumber = (r: FieldRange) => {
  * `v` is in inside units; where there are several readings it is their median.
  */
 export const quantity = (r: FieldRange) =>
-  z.strictObject({
-    v: rangedNumber(r),
-    text: z.string().max(60),
-    from: Provenance,
-    at: z.iso.datetime().optional(),
-    with: z.string().max(60).optional(),
-    readings: z.array(rangedNumber(r)).max(MAX_READINGS, `allowed: up to ${MAX_READINGS} readings`).optional(),
-  });
+  z
+    .strictObject({
+      v: rangedNumber(r),
+      text: z.string().max(60),
+      from: Provenance,
+      at: z.iso.datetime().optional(),
+      with: z.string().max(60).optional(),
+      readings: z.array(rangedNumber(r)).max(MAX_READINGS, `allowed: up to ${MAX_READINGS} readings`).optional(),
+    })
+    .superRefine((q, context) => {
+      // A value out of range is said as that alone.
+      const no = rangedNumber(r).safeParse(q.v).success ? disagreement(q, r) : undefined;
+      if (no)
+        context.addIssue({
+          code: 'custom',
+          path: [no.part],
+          message: `${r.label}: ${no.because}; allowed: text, readings and v that agree`,
+        });
+    });
 
 export type Quantity = z.infer<ReturnType<typeof quantity>>;
 
