@@ -83,8 +83,8 @@ test('a two-sided survey with the caliper: one bad reading found, adapter plate 
   await page.getByRole('button', { name: 'Structure, left' }).click();
   await expect(study(page).locator('.verdict')).toContainText('They miss by');
   const adapter = study(page).locator('.remedy', { hasText: 'Adapter plate with both patterns' });
-  await expect(adapter).toContainText(/Then holds at \d+\.\d\d × load, weakest Plate bending/);
-  const promised = /holds at (\d+\.\d\d)/.exec((await adapter.textContent())!)![1]!;
+  await expect(adapter).toContainText(/Then holds, good for \d+\.\d\d × load, weakest Plate bending/);
+  const promised = /good for (\d+\.\d\d)/.exec((await adapter.textContent())!)![1]!;
   await adapter.getByRole('button', { name: 'Take: Adapter plate' }).click();
   await expect(page.locator('header .figure')).toContainText(promised);
   await saved(page);
@@ -150,6 +150,22 @@ test('a hidden cable keeps a bolt out, and a drawing brings a pattern in; a bad 
   await choose('whole.dxf', text);
   await expect(page.locator('ms-pattern-sheet [role=status]').first()).toContainText(/\d+ holes taken from whole\.dxf/);
   await saved(page);
-  const pattern = (await stored(page, id)).survey.patterns[0];
-  expect(pattern.holes[0]).toMatchObject({ x: 88, y: 62 });
+  // All of what was imported, and nothing of what was there before it.
+  const made = await stored(page, id);
+  const places = (holes: { x: number; y: number }[]) => holes.map((h) => `${h.x} ${h.y}`).sort();
+  expect(made.survey.patterns).toHaveLength(1);
+  expect(places(made.survey.patterns[0].holes)).toEqual(places(made.bolts.items));
+
+  // Two holes from a table, as the first that is known of the other pattern.
+  await page.getByRole('button', { name: /^Fitting/ }).click();
+  await page.getByRole('button', { name: 'From a table' }).click();
+  await page.locator('ms-csv-import textarea').fill('hole,x,y\nA1,31.5,12\nA2,-30,-14.5\n');
+  await page.getByRole('button', { name: 'Take 2' }).click();
+  await saved(page);
+  const fitting = (await stored(page, id)).survey.patterns.find((p: { of: string }) => p.of === 'fitting');
+  expect(fitting.holes).toEqual([
+    { id: 'A1', x: 31.5, y: 12 },
+    { id: 'A2', x: -30, y: -14.5 },
+  ]);
+  expect(fitting).toMatchObject({ from: 'sheet', readings: [] });
 });

@@ -1,6 +1,7 @@
 import { contains, rectAbout } from '../geometry/rects';
 import type { Job } from '../job/schema';
 import { builderOf, BUILDERS, FAMILIES, type Family } from '../loads/registry';
+import { unusualPractice } from '../loads/usual-practice';
 import { USUAL_GAMMA_INF } from '../loads/cases';
 import { assumedValues } from '../job/values';
 import { formatQuantity } from '../units/format-quantity';
@@ -48,11 +49,13 @@ export const overriddenFactors = (job: Job): string[] =>
 
 export function cautionsFor(job: Job): string[] {
   const n = assumedValues(job).length;
+  const unusual = unusualPractice(job);
   const other = overriddenFactors(job).length;
   return [
     GENERAL_CAUTION,
     ...decidesFor(job),
     `Not judged here: ${notJudged(job).join('; ')}.`,
+    ...(unusual ? [unusual.says] : []),
     ...(n > 0 ? [`${n} ${n === 1 ? 'value is' : 'values are'} assumed, not measured.`] : []),
     ...(other > 0
       ? [`${other} ${other === 1 ? 'load factor is not the usual one' : 'load factors are not the usual ones'}.`]

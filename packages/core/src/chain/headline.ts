@@ -3,6 +3,7 @@ import { notJudged } from './cautions';
 import type { Verdict } from './evaluate';
 import type { Meaning, Multiples } from './judge';
 import { hasFigure, type Link } from './link';
+import { wordsIn } from '../units/words-in';
 import type { Multiple } from './multiple';
 
 /** The verdict in words that cannot be mixed up: what lets go or is refused, what is kept and what breaks, what was not judged. */
@@ -72,7 +73,7 @@ function kept(job: Job, v: Verdict, m: Meaning | Multiples | null): string[] {
 
 /** `m`: null while it is not known what the verdict means. */
 export const headline = (job: Job, v: Verdict, m: Meaning | Multiples | null): Headline => ({
-  says: says(v),
-  kept: kept(job, v, m),
+  says: wordsIn(says(v), job.units),
+  kept: kept(job, v, m).map((k) => wordsIn(k, job.units)),
   notJudged: notJudged(job),
 });

@@ -61,15 +61,25 @@ export function formatNumber(value: number, dimension: Dimension, system: UnitSy
 
 export function formatQuantity(value: number, dimension: Dimension, system: UnitSystem): string {
   if (!Number.isFinite(value)) return '—';
+  if (dimension === 'length' && system === 'inch') {
+    const fraction = exactFraction(value);
+    if (fraction) return fraction;
+  }
   const unit = shownUnit(dimension, system);
   const gap = unit === '°' || unit === '' ? '' : ' ';
   return `${formatNumber(value, dimension, system)}${gap}${unit}`;
 }
 
+/** A length that is a number of 64ths, as a rule and a drill index have them: 180.975 mm is "7 1/8 in". */
+function exactFraction(mm: number): string | undefined {
+  const near = inchFraction(Math.abs(mm), 0.002);
+  return near && mm < 0 ? `-${near}` : near;
+}
+
 /** The nearest 1/64 in where the length is within 0.1 mm of it, else undefined: 4.7625 mm → "3/16 in". */
-export function inchFraction(mm: number): string | undefined {
+export function inchFraction(mm: number, within = 0.1): string | undefined {
   const sixtyFourths = Math.round((mm / INCH) * 64);
-  if (sixtyFourths <= 0 || Math.abs((sixtyFourths / 64) * INCH - mm) > 0.1) return undefined;
+  if (sixtyFourths <= 0 || Math.abs((sixtyFourths / 64) * INCH - mm) > within) return undefined;
   const whole = Math.floor(sixtyFourths / 64);
   let top = sixtyFourths % 64;
   let bottom = 64;
@@ -85,6 +95,6 @@ export function inchFraction(mm: number): string | undefined {
 export function otherSystem(value: number, dimension: Dimension, system: UnitSystem): string {
   const other: UnitSystem = system === 'mm' ? 'inch' : 'mm';
   const plain = formatQuantity(value, dimension, other);
-  const fraction = dimension === 'length' && other === 'inch' ? inchFraction(value) : undefined;
+  const fraction = dimension === 'length' && other === 'inch' && !plain.includes('/') ? inchFraction(value) : undefined;
   return fraction ? `${plain} (≈ ${fraction})` : plain;
 }

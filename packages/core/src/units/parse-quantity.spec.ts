@@ -134,6 +134,10 @@ describe('showing and reading back', () => {
     expect(inchFraction(4.7625)).toBe('3/16 in');
     expect(inchFraction(38.1)).toBe('1 1/2 in');
     expect(inchFraction(5)).toBeUndefined();
-    expect(otherSystem(6.35, 'length', 'mm')).toBe('0.25 in (≈ 1/4 in)');
+    expect(otherSystem(6.35, 'length', 'mm')).toBe('1/4 in');
+    expect(otherSystem(6.4, 'length', 'mm')).toBe('0.252 in (≈ 1/4 in)');
+    expect(formatQuantity(180.975, 'length', 'inch')).toBe('7 1/8 in');
+    expect(formatQuantity(-6.35, 'length', 'inch')).toBe('-1/4 in');
+    expect(formatQuantity(12, 'length', 'inch')).toBe('0.472 in');
   });
 });

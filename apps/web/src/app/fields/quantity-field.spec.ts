@@ -4,6 +4,7 @@ import type { Provenance, Quantity } from '@core/job/schema';
 import { testJob } from '@core/testing/test-job';
 import { Bench } from '../instruments/bench';
 import { provideDesk } from '../testing/desk';
+import { TypedAs } from './typed-as';
 import { QuantityField } from './quantity-field';
 
 let fixture: ComponentFixture<QuantityField>;
@@ -41,12 +42,22 @@ it('marks an assumed value, in words', async () => {
   expect(fixture.nativeElement.querySelector('.from').textContent).toContain('assumed');
 });
 
-it('a typed value counts as measured, with its time, and is read as people write it', async () => {
+it('a typed value counts as measured once the person says so, with its time, and is read as people write it', async () => {
   await show('assumed');
+  await type('1/4');
+  expect(got.pop()).toEqual({ v: 6.35, text: '1/4', from: 'assumed' });
+  TestBed.inject(TypedAs).said.set('measured');
   await type('1/4');
   expect(got).toHaveLength(1);
   expect(got[0]).toMatchObject({ v: 6.35, text: '1/4', from: 'measured' });
   expect(got[0]!.at).toMatch(/^\d{4}-\d\d-\d\dT/);
+});
+
+it('in an inch job a value reads in inches, as typed where that is how it was typed, and 7 1/8 in stays 180.975 mm', async () => {
+  await show('sheet', 'spanX', { system: 'inch' });
+  expect(input().value).not.toContain('mm');
+  await type('7 1/8 in');
+  expect(got.at(-1)).toMatchObject({ v: 180.975, text: '7 1/8 in' });
 });
 
 it('a value from a sheet stays one', async () => {

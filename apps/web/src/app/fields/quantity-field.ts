@@ -10,9 +10,12 @@ import { MAX_READINGS } from '@core/units/quantity';
 import type { FieldRange } from '@core/units/field-range';
 import { formatQuantity, otherSystem, type UnitSystem } from '@core/units/format-quantity';
 import type { GaugeTable } from '@core/units/gauges';
+import { textIn } from '@core/units/text-in';
+import { wordsIn } from '@core/units/words-in';
 import { isRefusal, type Refusal } from '@core/units/refusal';
 import { Bench, type Landing } from '../instruments/bench';
 import { Desk } from '../job/desk';
+import { TypedAs } from './typed-as';
 
 const WORDS: Readonly<Record<Provenance, { icon: string; word: string }>> = {
   assumed: { icon: 'diamond', word: 'assumed' },
@@ -72,7 +75,7 @@ let count = 0;
       <span class="how" [class.wide]="wide()">{{ how() }}{{ wide() ? ': readings differ, click in and read again' : '' }}</span>
     }
     @if (refusal(); as r) {
-      <span class="error" [id]="id + '-error'" role="alert">{{ r.because }} — allowed: {{ r.allowed }}</span>
+      <span class="error" [id]="id + '-error'" role="alert">{{ inUnits(r.because) }} — allowed: {{ inUnits(r.allowed) }}</span>
     }
   `,
   styles: `
@@ -194,10 +197,13 @@ export class QuantityField implements Landing, OnDestroy {
   readonly label = input('');
   readonly gauges = input<GaugeTable>();
   readonly provenance = input(true);
+  /** Its provenance is kept beside it, by whoever shows it. */
+  readonly kept = input(false);
   /** A value typed here was measured, though the field has no room to say so. */
   readonly measuring = input(false);
   readonly changed = output<Quantity>();
 
+  private readonly typedAs = inject(TypedAs);
   protected readonly id = `q${++count}`;
   protected readonly words = WORDS;
   protected readonly kinds: readonly Provenance[] = ['measured', 'assumed', 'sheet'];
@@ -207,13 +213,13 @@ export class QuantityField implements Landing, OnDestroy {
   });
   /** The person's own text while typing, and after it while it is refused: nothing typed is lost. */
   private readonly own = signal<string | null>(null);
-  protected readonly typed = computed(() => this.own() ?? this.value().text);
+  protected readonly typed = computed(() => this.own() ?? textIn(this.system(), this.value(), this.range().dimension));
   protected readonly refusal = signal<Refusal | null>(null);
   protected readonly tip = computed(() => {
     const { v } = this.value();
     const { dimension } = this.range();
     return dimension === 'ratio' || dimension === 'angle' || dimension === 'count'
-      ? this.range().allowed
+      ? this.inUnits(this.range().allowed)
       : `${formatQuantity(v, dimension, this.system())} = ${otherSystem(v, dimension, this.system())}`;
   });
 
@@ -247,6 +253,10 @@ export class QuantityField implements Landing, OnDestroy {
     const { dimension } = this.range();
     // The spread of a caliper is in hundredths, finer than a length is shown otherwise.
     return dimension === 'length' && this.system() === 'mm' ? `${v.toFixed(2)} mm` : formatQuantity(v, dimension, this.system());
+  }
+
+  protected inUnits(words: string): string {
+    return wordsIn(words, this.system());
   }
 
   name(): string {
@@ -307,11 +317,9 @@ export class QuantityField implements Landing, OnDestroy {
   protected read(text: string): void {
     const from = this.measuring()
       ? 'measured'
-      : this.value().from === 'sheet'
-        ? 'sheet'
-        : this.provenance()
-          ? 'measured'
-          : this.value().from;
+      : this.provenance() || this.kept()
+        ? this.typedAs.of(this.value().from)
+        : this.value().from;
     const read = readValue(text, this.of(), this.system(), from, new Date().toISOString(), this.gauges());
     // Typed over by hand it is one value again; an instrument that types ends each reading with Enter.
     if (!this.bench.typed()) this.series.set([]);

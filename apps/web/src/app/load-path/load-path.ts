@@ -12,6 +12,7 @@ import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
 import type { Link, Verdict } from '@core/chain/evaluate';
 import type { Element } from '@core/checks/check';
+import { wordsIn } from '@core/units/words-in';
 import { fieldWords, showUse } from '../fields/show';
 import { Desk } from '../job/desk';
 import type { Turned } from '../job/judge';
@@ -49,7 +50,7 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
           <ul>
             @for (r of v.refusals.slice(0, 3); track $index) {
               <li>
-                <b>{{ field(r.field) }}</b>: {{ r.because }} — allowed: {{ r.allowed }}
+                <b>{{ field(r.field) }}</b>: {{ inUnits(r.because) }} — allowed: {{ inUnits(r.allowed) }}
               </li>
             }
             @if (v.refusals.length > 3) {
@@ -359,11 +360,15 @@ export class LoadPath {
     return l.state === 'refused' || l.state === 'not needed' ? 2 : 2 + 7 * Math.max(0, 1 - l.utilisation);
   }
 
+  protected inUnits(words: string): string {
+    return wordsIn(words, this.desk.job()?.units ?? 'mm');
+  }
+
   protected spoken(l: Link, v: Verdict): string {
     const what =
       l.state === 'refused' || l.state === 'not needed'
-        ? `${l.state}: ${l.because}`
-        : `${l.state}, ${showUse(l.utilisation)}, ${l.at}, ${l.caseName}`;
+        ? `${l.state}: ${this.inUnits(l.because)}`
+        : `${l.state}, ${showUse(l.utilisation)}, ${this.inUnits(l.at)}, ${l.caseName}`;
     return `${l.name}: ${what}${l.id === v.weakest ? ', the weakest link' : ''}. Show its working`;
   }
 

@@ -3,6 +3,7 @@ import { MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { SCHOOLS, factorsText } from '@core/chain/cautions';
 import type { Verdict } from '@core/chain/evaluate';
+import { wordsIn } from '@core/units/words-in';
 import { showAmount, showUse } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
@@ -28,14 +29,14 @@ import { WhyCard } from './why-card';
       </header>
       @if (l.state === 'refused' || l.state === 'not needed') {
         <p class="because">
-          <strong>{{ l.state === 'refused' ? 'Refused' : 'Not needed' }}:</strong> {{ l.because }}
+          <strong>{{ l.state === 'refused' ? 'Refused' : 'Not needed' }}:</strong> {{ inUnits(l.because) }}
         </p>
       } @else {
         <div class="verdict">
           <span class="big-number" [class.error]="l.state === 'fails'">{{ use(l.utilisation) }}</span>
           <span>
             {{ amount(l.demand) }} of {{ amount(l.capacity) }}<br />
-            <span class="note">{{ l.at }} · {{ l.caseName }}</span>
+            <span class="note">{{ inUnits(l.at) }} · {{ l.caseName }}</span>
           </span>
         </div>
       }
@@ -60,7 +61,7 @@ import { WhyCard } from './why-card';
         }
       }
       @for (c of l.cautions; track c) {
-        <p class="caution">{{ c }}</p>
+        <p class="caution">{{ inUnits(c) }}</p>
       }
       @if (cases().length > 1) {
         <h3>Every case</h3>
@@ -164,6 +165,10 @@ export class WorkingPanel {
 
   protected amount(v: number): string {
     return showAmount(v, this.link()!.unit, this.desk.job()?.units ?? 'mm');
+  }
+
+  protected inUnits(words: string): string {
+    return wordsIn(words, this.desk.job()?.units ?? 'mm');
   }
 
   protected close(): void {

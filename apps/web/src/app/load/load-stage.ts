@@ -6,6 +6,7 @@ import { MatIcon } from '@angular/material/icon';
 import { decidesFor, remindersFor } from '@core/chain/cautions';
 import { FAMILIES, type Job, type Load } from '@core/job/schema';
 import { ACTION_WORDS, casesOf, casesOfLoad, loadRefusals } from '@core/loads/cases';
+import { unusualPractice, type UsualPractice } from '@core/loads/usual-practice';
 import { builderOf, BUILDERS } from '@core/loads/registry';
 import { formatQuantity } from '@core/units/format-quantity';
 import { refusalText } from '@core/units/refusal';
@@ -168,6 +169,13 @@ export class LoadStage {
 
   protected family(f: string): void {
     this.desk.change('family', (j) => ({ ...j, family: f as Job['family'] }));
+  }
+
+  /** How the job's factors differ from what its kind of fitting usually takes. */
+  protected readonly unusual = computed(() => unusualPractice(this.job()));
+
+  protected takeUsual({ practice }: UsualPractice): void {
+    this.desk.change('usual factors', (j) => ({ ...j, practice: { ...j.practice, ...practice } }));
   }
 
   protected note(text: string): void {

@@ -162,7 +162,7 @@ export class BaseAndSkin {
       `base hole ${id}`,
       (j) => ({
         ...j,
-        base: { ...j.base, holesFrom: 'measured', holes: j.base.holes.map((h) => (h.id === id ? { ...h, [axis]: q.v } : h)) },
+        base: { ...j.base, holesFrom: q.from, holes: j.base.holes.map((h) => (h.id === id ? { ...h, [axis]: q.v } : h)) },
       }),
       `hole.${id}.${axis}`,
     );

@@ -41,6 +41,17 @@ export const addPattern =
   (job) =>
     changeSurvey((s) => ({ patterns: [...s.patterns, newPattern(job, of, side)] }))(job);
 
+/** Changes a side's pattern, begun where there was none: one step, so that nothing rests on what the page has drawn. */
+export const takePattern =
+  (of: Pattern['of'], side: Side, f: (p: Pattern) => Pattern): Edit =>
+  (job) => {
+    const there = job.survey.patterns.find((p) => p.of === of && p.side === side);
+    const next = f(there ?? newPattern(job, of, side));
+    return changeSurvey((s) => ({
+      patterns: there ? s.patterns.map((p) => (p.id === there.id ? next : p)) : [...s.patterns, next],
+    }))(job);
+  };
+
 /** The other side's pattern as this one seen in a mirror along the keel; not measured until someone does. */
 export const mirrorPattern =
   (from: Pattern, side: Side): Edit =>
@@ -59,9 +70,22 @@ export const mirrorPattern =
       ],
     }))(job);
 
-/** Another skin keeps what was measured of the panel; what only the new kind has is assumed, and so is its bed modulus. */
+/** Thickness assumed of a skin of which nothing is known yet, mm: common practice. */
+const USUAL_THICKNESS: Readonly<Record<Skin['kind'], number>> = {
+  sheet: 3,
+  laminate: 8,
+  plywood: 18,
+  sandwich: 25,
+  timber: 45,
+  hollow: 60,
+  bed: 150,
+};
+
+/** Another skin keeps what was measured of the panel; its thickness, what only the new kind has, and its bed modulus are assumed. */
 export function withSkinKind(job: Job, kind: Skin['kind']): Job {
-  const { thickness, spanX, spanY, aft, starboard } = job.skin;
+  const { spanX, spanY, aft, starboard } = job.skin;
+  // What is under one's hand now is another thing: its thickness is not the old one's.
+  const thickness = job.skin.kind === kind ? job.skin.thickness : assumed(USUAL_THICKNESS[kind], `${USUAL_THICKNESS[kind]} mm`);
   const modulus = BED_MODULUS[kind];
   const common = { thickness, spanX, spanY, aft, starboard, bedModulus: assumed(modulus, `${modulus} MPa`) };
   const made: Record<Skin['kind'], () => Skin> = {

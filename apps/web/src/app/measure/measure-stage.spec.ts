@@ -8,6 +8,7 @@ import { testJob } from '@core/testing/test-job';
 import { assumed } from '@core/units/quantity';
 import { provideDesk, type TestDesk } from '../testing/desk';
 import { started } from '../testing/workers';
+import { TypedAs } from '../fields/typed-as';
 import { MeasureStage } from './measure-stage';
 
 let fixture: ComponentFixture<MeasureStage>;
@@ -34,6 +35,7 @@ const settle = async () => {
 async function show(job: Job, sheet?: string) {
   desk = provideDesk(job);
   TestBed.configureTestingModule({ providers: [provideRouter([])] });
+  TestBed.inject(TypedAs).said.set('measured');
   fixture = TestBed.createComponent(MeasureStage);
   if (sheet) fixture.componentRef.setInput('sheet', sheet);
   await settle();
@@ -116,6 +118,23 @@ describe('base and skin', () => {
     });
     if (own) expect(field(own)).toBeDefined();
     expect(host().textContent!.includes('held by their anchors')).toBe(kind === 'bed');
+  });
+
+  it('a typed value is measured only once the person has said that what they type is', async () => {
+    TestBed.inject(TypedAs).said.set('as marked');
+    await type('Skin thickness', '5.8');
+    expect(desk.job()!.skin.thickness).toMatchObject({ v: 5.8, from: 'assumed' });
+    expect(desk.job()!.skin.thickness.at).toBeUndefined();
+    host().querySelector<HTMLButtonElement>('.typed mat-button-toggle[value=measured] button')!.click();
+    await type('Skin thickness', '5.9');
+    expect(desk.job()!.skin.thickness).toMatchObject({ v: 5.9, from: 'measured', at: expect.any(String) });
+  });
+
+  it('another kind of skin has a thickness of its own, assumed', async () => {
+    await type('Skin thickness', '5.8');
+    fixture.debugElement.query((d) => d.name === 'ms-base-and-skin').componentInstance.kind('timber');
+    await settle();
+    expect(desk.job()!.skin.thickness).toEqual({ v: 45, text: '45 mm', from: 'assumed' });
   });
 
   it('a moved base hole makes the pattern measured', async () => {

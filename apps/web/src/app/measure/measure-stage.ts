@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input } f
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { Router } from '@angular/router';
 import { assumedValues, namedValues } from '@core/job/values';
+import { MatTooltip } from '@angular/material/tooltip';
+import { TypedAs } from '../fields/typed-as';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { InstrumentPanel } from '../instruments/instrument-panel';
@@ -28,6 +30,7 @@ const SHEETS: readonly { readonly sheet: Sheet; readonly name: string }[] = [
   imports: [
     MatButtonToggle,
     MatButtonToggleGroup,
+    MatTooltip,
     AsBuiltSheet,
     BaseAndSkin,
     BehindSheet,
@@ -46,6 +49,7 @@ export class MeasureStage {
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
   protected readonly surveyor = inject(Surveyor);
+  protected readonly typedAs = inject(TypedAs);
 
   /** Which sheet is open, from the address, so that a reload and a link keep it. */
   readonly sheet = input<string>();

@@ -48,6 +48,7 @@ import { setAt } from './edits';
                       class="bare"
                       [of]="r.range"
                       [label]="r.label"
+                      [measuring]="true"
                       [value]="r.value"
                       [system]="job().units"
                       (changed)="set(r.path, $event)"

@@ -12,13 +12,19 @@ import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import { freeId } from '../load/edits';
 import type { Surveyed } from '../workers/messages';
-import { addPattern, changePattern, changeSurvey, mirrorPattern } from './edits';
+import { addPattern, changePattern, changeSurvey, mirrorPattern, takePattern } from './edits';
 import { HoleRow } from './hole-row';
 import { PatternStudy } from './pattern-study';
 import { ReadingsTable } from './readings-table';
 import { SurveyView } from './survey-view';
 
 type Hole = Pattern['holes'][number];
+
+/** Typed over and not said to be measured: how it was read once no longer holds. */
+function withoutReading(h: Hole, axis: 'x' | 'y'): Pick<Hole, 'taken'> {
+  const { [axis]: _, ...taken } = h.taken ?? {};
+  return { taken };
+}
 
 /** The fitting’s and the structure’s hole patterns, left and right, and whether they meet. */
 @Component({
@@ -122,6 +128,12 @@ export class PatternSheet {
     if (p) this.desk.change(`${p.of} ${p.side}: ${did}`, changePattern(p.id, f), field);
   }
 
+  /** The same, the pattern begun where there is none yet. */
+  private put(did: string, f: (p: Pattern) => Pattern): void {
+    const [of, side] = [this.view.of(), this.view.side()];
+    this.desk.change(`${of} ${side}: ${did}`, takePattern(of, side, f));
+  }
+
   protected start(): void {
     this.desk.change(`${this.view.of()} pattern`, addPattern(this.view.of(), this.view.side()));
   }
@@ -145,14 +157,19 @@ export class PatternSheet {
   }
 
   protected moveHole(h: Hole, axis: 'x' | 'y', q: Quantity): void {
-    const { v, at, with: by, readings } = q;
-    const taken = { at: at ?? new Date().toISOString(), ...(by ? { with: by } : {}), ...(readings ? { readings } : {}) };
+    const { v, at, with: by, readings, from } = q;
+    const read = { at: at ?? new Date().toISOString(), ...(by ? { with: by } : {}), ...(readings ? { readings } : {}) };
+    const taken = from === 'measured' ? read : undefined;
     this.change(
       h.id,
       (p) => ({
         ...p,
-        from: 'measured',
-        holes: p.holes.map((x) => (x.id === h.id ? { ...x, [axis]: v, taken: { ...x.taken, [axis]: taken } } : x)),
+        from,
+        holes: p.holes.map((x) =>
+          x.id === h.id
+            ? { ...x, [axis]: v, ...(taken ? { taken: { ...x.taken, [axis]: taken } } : withoutReading(x, axis)) }
+            : x,
+        ),
       }),
       `${this.view.key()}.${h.id}.${axis}`,
     );
@@ -177,8 +194,7 @@ export class PatternSheet {
 
   /** Takes rows in place of the holes there are; the readings went with those. */
   protected take(holes: readonly Hole[]): void {
-    if (!this.pattern()) this.start();
-    this.change('holes from a table', (p) => ({ ...p, from: 'sheet', holes: [...holes], readings: [] }));
+    this.put('holes from a table', (p) => ({ ...p, from: 'sheet', holes: [...holes], readings: [] }));
   }
 
   protected async drawing(from: HTMLInputElement): Promise<void> {
@@ -190,9 +206,8 @@ export class PatternSheet {
     this.drawingRefused.set(isRefusal(read) ? `${file.name}: ${refusalText(read)}` : '');
     this.drawingSaid.set(isRefusal(read) ? [] : [`${read.holes.length} holes taken from ${file.name}.`, ...read.said]);
     if (isRefusal(read)) return;
-    if (!this.pattern()) this.start();
     const text = formatQuantity(read.hole, 'length', this.job().units);
-    this.change('holes from a drawing', (p) => ({
+    this.put('holes from a drawing', (p) => ({
       ...p,
       from: 'sheet',
       holes: [...read.holes],
