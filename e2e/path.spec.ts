@@ -91,7 +91,7 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   await page.getByRole('link', { name: /Load/ }).first().click();
   await page.getByRole('radio', { name: 'Limit states' }).click();
   await expect(page.locator('header .under')).toContainText('Limit states, permanent × 1.35, 0.9 where it helps, variable × 1.5');
-  await expect(page.locator('.moved')).toContainText(/Plate bending \d\.\d\d → \d\.\d\d/);
+  await expect(page.locator('.moved')).toContainText(/Skin bending \d\.\d\d → \d\.\d\d/);
   await page.getByRole('radio', { name: 'Working load' }).click();
 
   // Choose: try the stock, preview, take one, undo, take again.

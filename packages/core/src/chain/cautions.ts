@@ -1,7 +1,7 @@
 import { contains, rectAbout } from '../geometry/rects';
 import type { Job } from '../job/schema';
 import { builderOf, BUILDERS, FAMILIES, type Family } from '../loads/registry';
-import { unusualPractice } from '../loads/usual-practice';
+import { unusualPractice } from '../job/usual-practice';
 import { USUAL_GAMMA_INF } from '../loads/cases';
 import { assumedValues } from '../job/values';
 import { formatQuantity } from '../units/format-quantity';

@@ -6,7 +6,7 @@ import { MatIcon } from '@angular/material/icon';
 import { decidesFor, remindersFor } from '@core/chain/cautions';
 import { FAMILIES, type Job, type Load } from '@core/job/schema';
 import { ACTION_WORDS, casesOf, casesOfLoad, loadRefusals } from '@core/loads/cases';
-import { unusualPractice, type UsualPractice } from '@core/loads/usual-practice';
+import { unusualPractice, type UsualPractice } from '@core/job/usual-practice';
 import { builderOf, BUILDERS } from '@core/loads/registry';
 import { formatQuantity } from '@core/units/format-quantity';
 import { refusalText } from '@core/units/refusal';

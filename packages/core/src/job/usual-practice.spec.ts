@@ -1,7 +1,7 @@
 import { cautionsFor } from '../chain/cautions';
-import type { Job } from '../job/schema';
+import type { Job } from './schema';
 import { testJob } from '../testing/test-job';
-import { FAMILIES } from './registry';
+import { FAMILIES } from '../loads/registry';
 import { unusualPractice, usualPracticeOf } from './usual-practice';
 
 const of = (family: Job['family'], practice: Partial<Job['practice']>): Job =>

@@ -1,5 +1,5 @@
-import type { Job, Practice } from '../job/schema';
-import type { Family } from './registry';
+import type { Job, Practice } from './schema';
+import type { Family } from '../loads/registry';
 
 /** The school and factors a kind of fitting is usually judged by, with where that comes from. */
 export interface UsualPractice {
