@@ -123,7 +123,8 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   };
   const pdf = await getDocument({ data: new Uint8Array(await take('Template, PDF')), useSystemFonts: true }).promise;
   const sheets = Number((await page.locator('.bar .note').textContent())!.split(' ')[0]);
-  expect(pdf.numPages).toBe(sheets);
+  // Every sheet, and the notes.
+  expect(pdf.numPages).toBe(sheets + 1);
   for (let n = 1; n <= pdf.numPages; n++) {
     const [, , width, height] = (await pdf.getPage(n)).view;
     // A4 is 210 × 297 mm.
@@ -141,14 +142,15 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   const circles = (dxf.entities as unknown as { layer: string; center: { x: number; y: number }; radius: number }[]).filter(
     (e) => e.layer === 'HOLES',
   );
-  expect(circles).toHaveLength(job.bolts.items.length);
-  circles.forEach((c, i) => {
+  // The bolts, and after them the fitting’s own holes.
+  expect(circles).toHaveLength(job.bolts.items.length + job.base.holes.length);
+  circles.slice(0, job.bolts.items.length).forEach((c, i) => {
     expect(Math.abs(c.center.x - job.bolts.items[i].x)).toBeLessThan(0.01);
     expect(Math.abs(c.center.y - job.bolts.items[i].y)).toBeLessThan(0.01);
   });
   const csv = (await take('Drill list, CSV')).toString().trim().split('\n');
-  expect(csv).toHaveLength(job.bolts.items.length + 1);
-  expect(Number(csv[1]!.split(',')[1])).toBeCloseTo(job.bolts.items[0].x - job.plate.x0, 2);
+  expect(csv).toHaveLength(job.bolts.items.length + job.base.holes.length + 1);
+  expect(Number(csv[1]!.split(',')[2])).toBeCloseTo(job.bolts.items[0].x - job.plate.x0, 2);
 
   // Out as a file, and in again as a copy.
   const file = await take('Job file, JSON');

@@ -175,41 +175,6 @@ describe('edges', () => {
   });
 });
 
-describe('sheets', () => {
-  it('drill list, DXF and job file come as files', async () => {
-    const { http } = rack();
-    const csv = await http.get(`${WINCH}/drill-list.csv`).expect(200);
-    expect(csv.text.split('\n')[0]).toBe('hole,x_mm,y_mm,diameter_mm,fastener,note');
-    expect(csv.text.split('\n')[1]).toBe('B1,252,212,11,M10 8.8,');
-    expect((await http.get(`${WINCH}/plate.dxf`).expect(200)).headers['content-disposition']).toContain('core-sampler-winch.dxf');
-    expect(JSON.parse((await http.get(`${WINCH}/job.json`).expect(200)).text)).toEqual(winch);
-  });
-  it('the template is a PDF in the paper asked for', async () => {
-    const { http } = rack();
-    const pdf = await http
-      .get(`${WINCH}/template.pdf?paper=letter`)
-      .buffer(true)
-      .parse((res, done) => {
-        const parts: Buffer[] = [];
-        res.on('data', (p: Buffer) => parts.push(p));
-        res.on('end', () => done(null, Buffer.concat(parts)));
-      });
-    expect(pdf.headers['content-type']).toBe('application/pdf');
-    // 215.9 × 279.4 mm is 612 × 792 points.
-    expect((pdf.body as Buffer).toString('latin1')).toMatch(/MediaBox \[0 0 (612|792)(\.0+\d*)? (792|612)/);
-    await http.get(`${WINCH}/template.pdf?paper=a0`).expect(400);
-  });
-  it('nothing is made from a layout that is refused', async () => {
-    const { http } = rack();
-    await http
-      .put(WINCH)
-      .set('If-Match', '"1"')
-      .send({ ...winch, bolts: { ...winch.bolts, items: [] } })
-      .expect(200);
-    expect((await http.get(`${WINCH}/plate.dxf`).expect(422)).body.detail).toContain('there are no bolts');
-  });
-});
-
 describe('the database', () => {
   const folders: string[] = [];
   const folder = () => {

@@ -1,25 +1,38 @@
-import { stringify } from 'csv-stringify/sync';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
-import { cautionsFor } from '@core/chain/cautions';
+import { sheetWords, type SheetWords } from '@core/chain/sheet-words';
 import { writeJob } from '@core/formats/read-job';
 import { isResolved, resolve, type Resolved } from '@core/job/resolve';
+import { cutParts, type CutPart } from '@core/shop/cut-parts';
 import { drillList } from '@core/shop/drill-list';
-import { plateDxf } from '@core/shop/dxf';
+import { partDxf } from '@core/shop/dxf';
 import { templateFor } from '@core/shop/template-pages';
 import { isRefusal } from '@core/units/refusal';
 import { problem, refused, unread } from '../edges/problem';
 import { isUnreadable, type JobStore, type StoredJob } from '../jobs/job-store';
+import { drillCsv } from './drill-csv';
+import { fileName } from './file-name';
 import { templatePdf } from './template-pdf';
 
-const Paper = z.object({ paper: z.enum(['a4', 'letter']).default('a4') });
+const Part = z.string().max(40).default('plate');
+const Asked = {
+  template: z.object({ paper: z.enum(['a4', 'letter'], 'paper: not known — allowed: a4, letter').default('a4'), part: Part }),
+  dxf: z.object({ part: Part, only: z.enum(['cut'], 'only: not known — allowed: cut').optional() }),
+  csv: z.object({ numbers: z.enum(['point', 'comma'], 'numbers: not known — allowed: point, comma').default('point') }),
+};
 
-/** Sheets to make the plate from; each is made from the saved document at the moment it is asked for. */
+interface Ready {
+  readonly stored: StoredJob;
+  readonly r: Resolved;
+  readonly say: (part: CutPart) => SheetWords;
+}
+
+/** Sheets to make the parts from; each is made from the saved document at the moment it is asked for. */
 export function sheetRoutes(store: JobStore): Router {
   const routes = Router({ mergeParams: true });
 
   /** Answers the refusal itself and returns undefined where the job cannot be made. */
-  const ready = (id: string, res: Response): { stored: StoredJob; r: Resolved } | undefined => {
+  const ready = (id: string, res: Response): Ready | undefined => {
     const stored = store.get(id);
     if (!stored) {
       problem(res, 404, 'There is no such job');
@@ -30,46 +43,88 @@ export function sheetRoutes(store: JobStore): Router {
       return undefined;
     }
     const r = resolve(stored.job);
-    if (isResolved(r)) return { stored, r };
-    refused(res, r);
+    if (!isResolved(r)) {
+      refused(res, r);
+      return undefined;
+    }
+    return { stored, r, say: sheetWords(r, { version: stored.version, on: new Date().toISOString().slice(0, 10) }) };
+  };
+
+  /** What was asked of a sheet, or a problem that names the field and what is allowed. */
+  const read = <T>(schema: z.ZodType<T>, query: unknown, res: Response): T | undefined => {
+    const asked = schema.safeParse(query);
+    if (asked.success) return asked.data;
+    problem(res, 400, 'That sheet is not known', { detail: asked.error.issues.map((i) => i.message).join('; ') });
     return undefined;
   };
 
-  const file = (res: Response, id: string, ending: string, type: string) =>
-    res.type(type).set('Content-Disposition', `attachment; filename="${id}${ending}"`);
+  const partOf = ({ r }: Ready, id: string, res: Response): CutPart | undefined => {
+    const parts = cutParts(r);
+    const part = parts.find((p) => p.id === id);
+    if (!part)
+      problem(res, 404, 'There is no such part', {
+        detail: `part: not cut here — allowed: ${parts.map((p) => p.id).join(', ')}`,
+      });
+    return part;
+  };
+
+  const file = (res: Response, { job, version }: StoredJob, what: string, ending: string) =>
+    res.attachment(fileName(job.name, what, version, ending));
 
   routes.get('/:id/template.pdf', async (req, res) => {
-    const asked = Paper.safeParse(req.query);
-    if (!asked.success) return problem(res, 400, 'Unknown paper', { detail: 'paper: not known — allowed: a4, letter' });
-    const found = ready(req.params.id, res);
-    if (!found) return;
-    const template = templateFor(found.r.plate, asked.data.paper);
+    const asked = read(Asked.template, req.query, res);
+    const found = asked && ready(req.params.id, res);
+    const part = found && partOf(found, asked.part, res);
+    if (!found || !part) return;
+    const template = templateFor(part.bounds, asked.paper);
     if (isRefusal(template)) return refused(res, [template]);
-    const pdf = await templatePdf(found.stored.job, found.r, template);
-    file(res, req.params.id, `-template-${asked.data.paper}.pdf`, 'application/pdf').send(pdf);
+    const base = part.id === 'plate' ? found.r.base : undefined;
+    const pdf = await templatePdf({ job: found.stored.job, part, base, said: found.say(part) }, template);
+    file(res, found.stored, `${part.name}, template ${asked.paper}`, 'pdf').send(pdf);
   });
 
   routes.get('/:id/plate.dxf', (req, res) => {
-    const found = ready(req.params.id, res);
-    if (found)
-      file(res, req.params.id, '.dxf', 'image/vnd.dxf').send(plateDxf(found.stored.job, found.r, cautionsFor(found.stored.job)));
+    const asked = read(Asked.dxf, req.query, res);
+    const found = asked && ready(req.params.id, res);
+    const part = found && partOf(found, asked.part, res);
+    if (!found || !part) return;
+    const s = found.say(part);
+    const lines = [
+      `${s.job}, ${s.issue}`,
+      s.part,
+      s.holes,
+      'Millimetres.',
+      s.verdict,
+      s.kept,
+      s.assumed,
+      s.notJudged,
+      ...s.cautions,
+    ];
+    const text = partDxf(part, {
+      lines: lines.filter(Boolean),
+      ...(part.id === 'plate' ? { base: found.r.base } : {}),
+      cutOnly: asked.only === 'cut',
+    });
+    const holds = s.holds ? '' : ', DOES NOT HOLD';
+    file(res, found.stored, `${part.name}${asked.only ? ', cut only' : ''}${holds}`, 'dxf')
+      .type('image/vnd.dxf')
+      .send(text);
   });
 
   routes.get('/:id/drill-list.csv', (req, res) => {
-    const found = ready(req.params.id, res);
+    const asked = read(Asked.csv, req.query, res);
+    const found = asked && ready(req.params.id, res);
     if (!found) return;
-    const rows = drillList(found.stored.job, found.r);
-    const columns = { hole: 'hole', x: 'x_mm', y: 'y_mm', diameter: 'diameter_mm', fastener: 'fastener', note: 'note' };
-    file(res, req.params.id, '-drill-list.csv', 'text/csv').send(
-      stringify(rows, { header: true, columns, escape_formulas: true }),
-    );
+    const { stored, r, say } = found;
+    const csv = drillCsv(stored.job, drillList(stored.job, r), say(cutParts(r)[0]!), asked.numbers);
+    file(res, stored, 'drill list', 'csv').send(csv);
   });
 
   routes.get('/:id/job.json', (req, res) => {
     const stored = store.get(req.params.id);
     if (!stored) return problem(res, 404, 'There is no such job');
-    if (isUnreadable(stored)) file(res, req.params.id, '.txt', 'text/plain').send(stored.text);
-    else file(res, req.params.id, '.json', 'application/json').send(writeJob(stored.job));
+    if (isUnreadable(stored)) res.attachment(`${stored.id}.txt`).send(stored.text);
+    else file(res, stored, '', 'json').send(writeJob(stored.job));
   });
   return routes;
 }

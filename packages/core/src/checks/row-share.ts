@@ -18,6 +18,8 @@ export interface LongRow extends LapRow {
   readonly bolts: readonly string[];
   readonly shares: readonly number[];
   readonly swift: readonly number[];
+  /** The bolts at either end of every row as long. */
+  readonly ends: readonly number[];
 }
 
 const laminateRow = (r: Resolved) => r.skin.basis === 'break' || r.plateMetal.group === 'laminate';
@@ -37,16 +39,18 @@ function rowAlong(r: Resolved, axis: 'x' | 'y'): LongRow | undefined {
     d: r.d,
     Ef: r.grade.E,
   };
-  const ends = rows
+  const along = (i: number) => r.bolts[i]![axis];
+  const longest = rows
     .filter((row) => row.bolts.length === count)
-    .map((row) => row.bolts.map((i) => r.bolts[i]!).sort((a, b) => a[axis] - b[axis]))
-    .flatMap((row) => [row, [...row].reverse()]);
-  return ends
+    .map((row) => [...row.bolts].sort((a, b) => along(a) - along(b)));
+  const ends = longest.flatMap((row) => [row[0]!, row.at(-1)!]);
+  const eachWay = longest.map((row) => row.map((i) => r.bolts[i]!)).flatMap((row) => [row, [...row].reverse()]);
+  return eachWay
     .map((row): LongRow => {
       const pitches = row.slice(1).map((b, i) => Math.abs(b[axis] - row[i]![axis]));
       const lapRow: LapRow = { pitches, lap, width, laminate: laminateRow(r) };
       const [byHuth, bySwift] = rowVariants(lapRow);
-      return { ...lapRow, axis, bolts: row.map((b) => b.id), shares: byHuth!.shares, swift: bySwift!.shares };
+      return { ...lapRow, axis, bolts: row.map((b) => b.id), shares: byHuth!.shares, swift: bySwift!.shares, ends };
     })
     .reduce((a, b) => (most(b) > most(a) * (1 + 1e-9) ? b : a));
 }
@@ -80,12 +84,11 @@ export const rowShare: Check = {
     const demand = w.of(F_END, { s_1, F_row });
     const soft = r.skin.bearing(r.d) * r.d * bearingSkin(r);
     const bearing = w.found('F_b.Rd', soft / r.factors.onSkin, 'N', 'bearing of one bolt in the skin');
-    const bolt = shearResistance(
-      r,
-      r.bolts.findIndex((b) => b.id === row.bolts[0]),
-      new Working(false),
-    );
-    return outcome(demand, soft > 0 ? Math.min(bearing, bolt) : bolt, 'N', row.bolts[0]!);
+    // The end bolt that holds least: what is packed under it makes it weaker.
+    const holds = (i: number) => shearResistance(r, i, new Working(false));
+    const end = row.ends.reduce((least, i) => (holds(i) < holds(least) ? i : least));
+    const bolt = w.found('F_v.Rd', holds(end), 'N', `shear of ${r.bolts[end]!.id}`);
+    return outcome(demand, soft > 0 ? Math.min(bearing, bolt) : bolt, 'N', r.bolts[end]!.id);
   },
 };
 

@@ -5,6 +5,7 @@ import { edgeDistance } from '../geometry/region';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
 import { roomBehind } from './outlines';
+import { stripRows } from './strips';
 import type { Resolved } from './resolved';
 import type { Job } from './schema';
 
@@ -70,6 +71,18 @@ function plateRefusals(r: Resolved): Refusal[] {
         'a smaller radius, or a larger plate',
       ),
     );
+  if (job.far.kind === 'strips') {
+    const spread = Math.max(0, ...stripRows(job).map((s) => s.to - s.from));
+    const need = spread + r.d0;
+    if (spread > 0 && need > job.far.width.v + 1e-6)
+      no.push(
+        refuse(
+          'far.width',
+          `rows ${mm(spread)} apart do not lie under one strip ${mm(job.far.width.v)} wide, and two would overlap`,
+          `over ${mm(need)}, or under the least distance of two rows`,
+        ),
+      );
+  }
   if (job.far.kind === 'plate' && (job.far.past ?? 0) > 0) {
     const room = roomBehind(job);
     if (job.far.past! > room + 1e-6)

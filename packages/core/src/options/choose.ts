@@ -102,7 +102,7 @@ export function* tryStock(job: Job, axes: Axes): Generator<Tally, Tally> {
           tried += axes.thicknesses.length;
           if (isResolved(r))
             for (const thickness of axes.thicknesses)
-              sound.push(...soundIn(r, counted, thickness, job.plate.corner, { size, grade, count, pitch }));
+              sound.push(...soundIn(r, counted, thickness, { size, grade, count, pitch }));
           yield { tried, total, sound };
         }
       }
@@ -116,7 +116,6 @@ function soundIn(
   r: Resolved,
   counted: readonly LoadCase[],
   thickness: PlateThickness,
-  corner: number,
   named: Omit<Combination, 'thickness'>,
 ): SoundOption[] {
   const one: Resolved = { ...r, plateThickness: thickness.thickness };
@@ -129,7 +128,7 @@ function soundIn(
   const weakest = weakestSound(CHECKS, under);
   if (!weakest) return [];
   const { utilisation, name, caseName } = weakest;
-  return [{ ...named, thickness, mass: massOf(one, corner), cost: roughCost(one, corner), utilisation, weakest: name, caseName }];
+  return [{ ...named, thickness, mass: massOf(one), cost: roughCost(one), utilisation, weakest: name, caseName }];
 }
 
 /** Those no other option beats in both mass and cost, lightest first. */

@@ -33,9 +33,9 @@ function movesNothing(before: Verdict, now: Verdict, target: string): boolean {
   return [...refused(now)].every((id) => known.has(id));
 }
 
-const costs = (r: Resolved, job: Job) => ({
-  mass: massOf(r, job.plate.corner),
-  cost: roughCost(r, job.plate.corner),
+const costs = (r: Resolved) => ({
+  mass: massOf(r),
+  cost: roughCost(r),
   minutes: roughMinutes(r),
 });
 
@@ -47,7 +47,7 @@ function judged(c: Change, target: Link, before: Verdict, was: ReturnType<typeof
   const weakest = now.links.find((l) => l.id === now.weakest);
   if (now.refusals.length > 0 || !link || !weakest || link.state === 'refused') return undefined;
   if (link.utilisation > (target.state === 'tight' ? TIGHT : 1) || !movesNothing(before, now, target.id)) return undefined;
-  const is = costs(r, c.job);
+  const is = costs(r);
   return {
     ...c,
     utilisation: link.utilisation,
@@ -70,7 +70,7 @@ export function whatClears(job: Job, linkId: string): Clearing[] {
   const target = before.links.find((l) => l.id === linkId);
   const r = resolve(job);
   if (!target || target.state === 'sound' || target.state === 'not needed' || !isResolved(r)) return [];
-  const was = costs(r, job);
+  const was = costs(r);
   const found = new Map<string, Clearing>();
   for (const c of changesOf(job)) {
     if (found.has(c.kind)) continue;

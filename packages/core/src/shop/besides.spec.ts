@@ -4,7 +4,6 @@ import { fromSheet } from '../job/values';
 import { RATES } from '../stock/rates';
 import { resolved, testJob, withJoint, withWelds } from '../testing/test-job';
 import { besides } from './besides';
-import { drillList } from './drill-list';
 
 const q = (v: number) => fromSheet(v, `${v} mm`);
 const of = (change: (j: Job) => Job) => besides(resolved(testJob({ fz: 1000 }, change)));
@@ -94,17 +93,4 @@ describe('a lug with its pin', () => {
     expect(tab.mass - of(lugged({ shear: 'single' })).mass).toBeCloseTo(steel(face * 6), 6);
     expect(tab.minutes).toBe(RATES.minutesPerTab);
   });
-});
-
-it('the drill list says what is drilled with the plate, how many, and where they do not end with it', () => {
-  const note = (far: Job['far'], units: Job['units'] = 'mm') => {
-    const job = testJob({ fz: 1000 }, (j) => ({ ...j, far, units }));
-    return drillList(job, resolved(job))[0]!.note;
-  };
-  const plate = { kind: 'plate', metal: 'S275', thickness: q(5) } as const;
-  expect(note({ kind: 'washer' })).toBe('');
-  expect(note(plate)).toBe('stack-drill with backing plate');
-  expect(note({ ...plate, layers: 2 })).toBe('stack-drill with 2 backing plates');
-  expect(note({ ...plate, past: 25 })).toBe('stack-drill with backing plate, 25 mm past this one all round');
-  expect(note({ ...plate, layers: 2, past: 25.4 }, 'inch')).toMatch(/2 backing plates, 1 in past this one all round$/);
 });

@@ -1,16 +1,22 @@
-import type { Resolved } from '../job/resolve';
-import type { Job } from '../job/schema';
+import type { Point } from '../geometry/points';
 import { baseHoleFor } from '../job/layout-refusals';
 import { packersFor, surfaceOf } from '../job/packers';
+import type { Resolved } from '../job/resolve';
+import type { Job } from '../job/schema';
+import { headDepth } from '../stock/heads';
+import { LAG_PILOT, rivetNutHole, tapDrill, weldNutHole } from '../stock/tap-drills';
 import { formatQuantity } from '../units/format-quantity';
 import { isRefusal } from '../units/refusal';
+import { cutParts, fittingHoles, type CutPart } from './cut-parts';
 
-/** One hole of the drill list. x and y in mm from the plate's aft starboard corner, as marked out with a square and rule. */
+/** One hole of the drill list, or a line to scribe. x and y in mm from the aft starboard corner of the mounting plate's blank. */
 export interface DrillRow {
+  readonly part: string;
   readonly hole: string;
-  readonly x: number;
-  readonly y: number;
-  readonly diameter: number;
+  readonly x: number | null;
+  readonly y: number | null;
+  /** Drill, mm; null for a line. */
+  readonly diameter: number | null;
   readonly fastener: string;
   readonly note: string;
 }
@@ -30,27 +36,135 @@ function packerNotes(job: Job): ReadonlyMap<string, string> {
 }
 
 /** What is drilled together with the plate, and where it does not end with it. */
-function stackWords({ far, units }: Job): string {
-  if (far.kind !== 'plate') return '';
+function stackWords(r: Resolved): string {
+  const { far, units } = r.job;
+  if (far.kind === 'strips') return 'drill on through the strip behind';
+  if (far.kind !== 'plate' || ownHole(r)) return '';
   const n = far.layers ?? 1;
   const past = far.past ?? 0;
   const plates = n > 1 ? `${n} backing plates` : 'backing plate';
   return `stack-drill with ${plates}${past > 0 ? `, ${formatQuantity(past, 'length', units)} past this one all round` : ''}`;
 }
 
+/** The backing's holes are not the plate's: a thread is tapped in it or a nut welded to it. */
+const ownHole = (r: Resolved): boolean =>
+  r.far.kind === 'plate' && (r.joint.holding === 'tapped' || r.joint.holding === 'weld nut');
+
+/** What is drilled in the skin itself where it is not simply the bolt's hole, in the order it is done. */
+function skinSteps(r: Resolved): { readonly diameter: number; readonly note: string }[] {
+  const mm = (v: number) => formatQuantity(v, 'length', r.job.units);
+  const { holding, sleeve, tubeOutside, engagement } = r.joint;
+  if (r.skinKind === 'bed') return [{ diameter: r.d0, note: 'spot through the plate; the hole is by the anchor’s own sheet' }];
+  if (holding === 'lag screw')
+    return [
+      { diameter: r.d, note: 'for the shank, as deep as the plain part of the screw reaches into the wood' },
+      {
+        diameter: LAG_PILOT * r.d,
+        note: `pilot for ${mm(engagement)} of thread, not through; hard wood wider, soft wood narrower`,
+      },
+    ];
+  if (sleeve === 'plug')
+    return [
+      { diameter: tubeOutside, note: 'overdrill, clear the core, fill with thickened epoxy and let it cure' },
+      { diameter: r.d0, note: 'drill again through the cured plug' },
+    ];
+  if (sleeve === 'sleeve') return [{ diameter: tubeOutside, note: 'for the sleeve' }];
+  if (holding === 'rivet nut')
+    return [{ diameter: rivetNutHole(r.size), note: 'for the body of the rivet nut, by its maker’s sheet; without a burr' }];
+  if (r.far.kind !== 'plate' && holding === 'tapped')
+    return [{ diameter: tapDrill(r.size).d, note: `drill ${tapDrill(r.size).text}, tap ${r.size.id}` }];
+  if (r.far.kind !== 'plate' && holding === 'weld nut')
+    return [{ diameter: weldNutHole(r.size), note: 'for the collar of the weld nut' }];
+  return [];
+}
+
+/** Every hole and line, part by part: the mounting plate, then skin and backing where their holes are not simply the plate's. */
 export function drillList(job: Job, r: Resolved): DrillRow[] {
+  const parts = cutParts(r);
+  const plate = parts[0]!;
+  const corner = { x: plate.bounds.x0, y: plate.bounds.y0 };
+  const from = (p: Point) => ({ x: round2(p.x - corner.x), y: round2(p.y - corner.y) });
+  return [...plateRows(job, r, from), ...bendRows(job, plate), ...skinRows(r, from), ...backingRows(r, parts, from)];
+}
+
+type From = (p: Point) => { x: number; y: number };
+
+function plateRows(job: Job, r: Resolved, from: From): DrillRow[] {
   const packers = packerNotes(job);
-  const behind = stackWords(job);
-  return job.bolts.items.map((b) => {
+  const behind = stackWords(r);
+  const sunk = headDepth(r.joint.head, r.size) > 0;
+  const mine = r.bolts.map((b): DrillRow => {
     const hole = baseHoleFor(job, b, r.d);
-    const inBase = r.bolts.find((p) => p.id === b.id)!.throughBase;
+    const through = b.throughBase && hole ? `through base hole ${hole.id}` : '';
+    const notes = [
+      through,
+      through ? '' : behind,
+      sunk && !through ? 'countersink 90° for the head' : '',
+      packers.get(b.id) ?? '',
+    ];
     return {
+      part: 'plate',
       hole: b.id,
-      x: round2(b.x - job.plate.x0),
-      y: round2(b.y - job.plate.y0),
+      ...from(b),
       diameter: round2(r.d0),
       fastener: `${r.size.id} ${r.grade.id}`,
-      note: [inBase && hole ? `through base hole ${hole.id}` : behind, packers.get(b.id) ?? ''].filter(Boolean).join('; '),
+      note: notes.filter(Boolean).join('; '),
     };
   });
+  const fitting = fittingHoles(r).map((h): DrillRow => ({
+    part: 'plate',
+    hole: h.id,
+    ...from(h),
+    diameter: round2(h.d),
+    fastener: 'the fitting’s own',
+    note: ['for the fitting’s own bolt, plate only; its nut or head needs room below the plate', h.then]
+      .filter(Boolean)
+      .join('; '),
+  }));
+  return [...mine, ...fitting];
+}
+
+/** Where the bend is scribed on the flat blank. */
+function bendRows(job: Job, plate: CutPart): DrillRow[] {
+  return plate.bends.map((l): DrillRow => {
+    const upright = l.from.x === l.to.x;
+    const words = { starts: 'the bend starts', middle: 'middle of the bend', ends: 'the bend ends' }[l.what];
+    return {
+      part: 'plate',
+      hole: `bend, ${l.what}`,
+      x: upright ? round2(l.from.x - plate.bounds.x0) : null,
+      y: upright ? null : round2(l.from.y - plate.bounds.y0),
+      diameter: null,
+      fastener: '',
+      note: `scribe: ${words}; inside radius ${formatQuantity(job.plate.fold!.radius.v, 'length', job.units)}, square`,
+    };
+  });
+}
+
+function skinRows(r: Resolved, from: From): DrillRow[] {
+  const steps = skinSteps(r);
+  return r.bolts.flatMap((b) =>
+    steps.map((s, i): DrillRow => ({
+      part: r.skinKind === 'timber' ? 'timber' : 'skin',
+      hole: b.id,
+      ...from(b),
+      diameter: round2(s.diameter),
+      fastener: `${r.size.id} ${r.grade.id}`,
+      note: steps.length > 1 ? `${i + 1}: ${s.note}` : s.note,
+    })),
+  );
+}
+
+function backingRows(r: Resolved, parts: readonly CutPart[], from: From): DrillRow[] {
+  if (!ownHole(r)) return [];
+  return parts.slice(1).flatMap((p) =>
+    p.holes.map((h): DrillRow => ({
+      part: p.name,
+      hole: h.id,
+      ...from(h),
+      diameter: round2(h.d),
+      fastener: `${r.size.id} ${r.grade.id}`,
+      note: h.then,
+    })),
+  );
 }

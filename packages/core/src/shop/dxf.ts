@@ -1,73 +1,93 @@
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
-import type { Resolved } from '../job/resolve';
-import type { Job } from '../job/schema';
 import { cornersOf } from '../geometry/polygons';
+import type { Loop } from '../geometry/region';
+import type { Rect } from '../geometry/points';
+import type { CutPart } from './cut-parts';
 
-/** Layers of the drawing; the origin is the base centre, x forward, y to port, millimetres. */
+/** Layers of the drawing; the origin is the base centre, x forward, y to port, millimetres. Only the first two are cut. */
 export const DXF_LAYERS = {
   outline: 'PLATE_OUTLINE',
   holes: 'HOLES',
+  bend: 'BEND',
   centres: 'HOLE_CENTRES',
   base: 'BASE',
   caution: 'CAUTION',
 } as const;
 
-/** Bulge of a quarter circle, tan(90°/4). */
-const QUARTER = Math.tan(Math.PI / 8);
+const COLOURS = {
+  outline: Colors.White,
+  holes: Colors.White,
+  bend: Colors.Green,
+  centres: Colors.Cyan,
+  base: Colors.Blue,
+  caution: Colors.Red,
+} as const;
 
-export function plateDxf(job: Job, r: Resolved, cautions: readonly string[]): string {
+const TEXT = 4;
+const LINE = 7;
+
+/** What is written beside the part. */
+export interface DxfWords {
+  /** Each on a line of its own. */
+  readonly lines: readonly string[];
+  /** The fitting's base, for the mounting plate. */
+  readonly base?: Rect;
+  /** Outline, openings and holes alone, for a cutter that cuts all it is given. */
+  readonly cutOnly?: boolean;
+}
+
+/** One part as DXF: closed outlines with arcs as bulges, holes as circles, UTF-8 (AC1021), extents and metric measure set. */
+export function partDxf(part: CutPart, { lines, base, cutOnly = false }: DxfWords): string {
   const dxf = new DxfWriter();
   dxf.setUnits(Units.Millimeters);
-  dxf.addLayer(DXF_LAYERS.outline, Colors.White, 'Continuous');
-  dxf.addLayer(DXF_LAYERS.holes, Colors.White, 'Continuous');
-  dxf.addLayer(DXF_LAYERS.centres, Colors.White, 'Continuous');
-  dxf.addLayer(DXF_LAYERS.base, Colors.White, 'Continuous');
-  dxf.addLayer(DXF_LAYERS.caution, Colors.White, 'Continuous');
-  dxf.addLWPolyline(outlineVertices(job), { flags: LWPolylineFlags.Closed, layerName: DXF_LAYERS.outline });
+  dxf.setVariable('$MEASUREMENT', { 70: 1 });
+  const shown = cutOnly ? (['outline', 'holes'] as const) : (Object.keys(DXF_LAYERS) as (keyof typeof DXF_LAYERS)[]);
+  for (const layer of shown) dxf.addLayer(DXF_LAYERS[layer], COLOURS[layer], 'Continuous');
+  for (const loop of [part.region.outer, ...part.region.openings]) addLoop(dxf, loop, DXF_LAYERS.outline);
+  for (const h of part.holes) dxf.addCircle(point3d(h.x, h.y, 0), h.d / 2, { layerName: DXF_LAYERS.holes });
+  if (!cutOnly) addWords(dxf, part, lines, base);
+  const { x0, y0, x1, y1 } = cutOnly ? part.bounds : extents(part, lines);
+  dxf.setVariable('$EXTMIN', { 10: x0, 20: y0, 30: 0 });
+  dxf.setVariable('$EXTMAX', { 10: x1, 20: y1, 30: 0 });
+  return `${comments(lines)}${dxf.stringify()}`;
+}
+
+/** What the file is, where a reader of the text finds it and no cutter cuts it (group 999). */
+const comments = (lines: readonly string[]): string => lines.map((l) => `999\n${l.replace(/[\r\n]+/g, ' ')}\n`).join('');
+
+function addLoop(dxf: DxfWriter, loop: Loop, layerName: string): void {
   dxf.addLWPolyline(
-    cornersOf(r.base).map((c) => ({ point: point2d(c.x, c.y) })),
-    { flags: LWPolylineFlags.Closed, layerName: DXF_LAYERS.base },
+    loop.map((v) => ({ point: point2d(v.x, v.y), ...(v.bulge === 0 ? {} : { bulge: v.bulge }) })),
+    { flags: LWPolylineFlags.Closed, layerName },
   );
-  const arm = r.d0 / 2 + 3;
-  for (const b of job.bolts.items) {
-    dxf.addCircle(point3d(b.x, b.y, 0), r.d0 / 2, { layerName: DXF_LAYERS.holes });
-    dxf.addLine(point3d(b.x - arm, b.y, 0), point3d(b.x + arm, b.y, 0), { layerName: DXF_LAYERS.centres });
-    dxf.addLine(point3d(b.x, b.y - arm, 0), point3d(b.x, b.y + arm, 0), { layerName: DXF_LAYERS.centres });
-    dxf.addText(point3d(b.x + r.d0 / 2 + 2, b.y + 2, 0), 4, b.id, { layerName: DXF_LAYERS.centres });
+}
+
+/** The first line of text starts so far below the part. */
+const below = (part: CutPart): number => part.bounds.y0 - 12;
+
+function addWords(dxf: DxfWriter, part: CutPart, lines: readonly string[], base: Rect | undefined): void {
+  if (base)
+    dxf.addLWPolyline(
+      cornersOf(base).map((c) => ({ point: point2d(c.x, c.y) })),
+      { flags: LWPolylineFlags.Closed, layerName: DXF_LAYERS.base },
+    );
+  for (const h of part.holes) {
+    const arm = h.d / 2 + 3;
+    const layerName = DXF_LAYERS.centres;
+    dxf.addLine(point3d(h.x - arm, h.y, 0), point3d(h.x + arm, h.y, 0), { layerName });
+    dxf.addLine(point3d(h.x, h.y - arm, 0), point3d(h.x, h.y + arm, 0), { layerName });
+    dxf.addText(point3d(h.x + h.d / 2 + 2, h.y + 2, 0), TEXT, h.then ? `${h.id}: ${h.then}` : h.id, { layerName });
   }
-  const lines = [
-    `${job.name}: ${r.plateMetal.name}, ${job.plate.thickness.text}, ${r.bolts.length} holes ${r.d0.toFixed(1)} mm`,
-    ...cautions,
-  ];
+  for (const l of part.bends)
+    dxf.addLine(point3d(l.from.x, l.from.y, 0), point3d(l.to.x, l.to.y, 0), { layerName: DXF_LAYERS.bend });
   lines.forEach((line, i) =>
-    dxf.addText(point3d(r.plate.x0, r.plate.y0 - 12 - 7 * i, 0), 4, ascii(line), { layerName: DXF_LAYERS.caution }),
+    dxf.addText(point3d(part.bounds.x0, below(part) - LINE * i, 0), TEXT, line, { layerName: DXF_LAYERS.caution }),
   );
-  return dxf.stringify();
 }
 
-/** DXF text in the older file version is single-byte; what does not fit is spelt out rather than garbled. */
-function ascii(s: string): string {
-  return s
-    .replaceAll('×', 'x')
-    .replaceAll('’', "'")
-    .replaceAll('γ', 'gamma')
-    .replaceAll('−', '-')
-    .normalize('NFKD')
-    .replace(/[^\x20-\x7e]/g, '?');
-}
-
-/** Rectangle with its corner arcs as bulges, anticlockwise. */
-function outlineVertices(job: Job): { point: ReturnType<typeof point2d>; bulge?: number }[] {
-  const { x0, x1, y0, y1, corner: c } = job.plate;
-  if (c === 0) return cornersOf({ x0, x1, y0, y1 }).map((p) => ({ point: point2d(p.x, p.y) }));
-  return [
-    { point: point2d(x0 + c, y0) },
-    { point: point2d(x1 - c, y0), bulge: QUARTER },
-    { point: point2d(x1, y0 + c) },
-    { point: point2d(x1, y1 - c), bulge: QUARTER },
-    { point: point2d(x1 - c, y1) },
-    { point: point2d(x0 + c, y1), bulge: QUARTER },
-    { point: point2d(x0, y1 - c) },
-    { point: point2d(x0, y0 + c), bulge: QUARTER },
-  ];
+/** The part with its text: letters are taken as wide as high. */
+function extents(part: CutPart, lines: readonly string[]): Rect {
+  const { x0, x1, y0, y1 } = part.bounds;
+  const longest = Math.max(0, ...lines.map((l) => l.length));
+  return { x0, x1: Math.max(x1, x0 + longest * TEXT), y0: lines.length === 0 ? y0 : below(part) - LINE * lines.length, y1 };
 }

@@ -1,11 +1,10 @@
 import type { Job } from '../job/schema';
 import { withClass } from '../job/bolt-class';
-import { nextLength } from '../stock/bolt-lengths';
 import { BOLT_PROOF } from '../stock/bolt-proof';
 import { FASTENER_CLASSES } from '../stock/fastener-classes';
 import { resolved, testJob } from '../testing/test-job';
 import { fromSheet } from '../units/quantity';
-import { byFriction, byNutFactor, crushTorque, lengthFor } from './tightening';
+import { byFriction, byNutFactor, crushTorque, tightenTo } from './tightening';
 
 const bolted = (size: string, grade: string, change: (j: Job) => Job = (j) => j) =>
   resolved(testJob({}, (j) => change({ ...j, bolts: { ...withClass(j.bolts, grade), size } })));
@@ -74,19 +73,30 @@ describe('a soft grip', () => {
   });
 });
 
-describe('length', () => {
-  it('grip, nut and two threads, to the next stocked (by hand)', () => {
-    // M10: washers 2 + 2, plate 8, skin 8, backing 5; nut 8.4; two threads of 1.5.
-    const l = lengthFor(bolted('M10', '8.8'), false);
-    expect(l.needed).toBeCloseTo(25 + 8.4 + 3, 9);
-    expect(l.stock).toEqual({ length: 40, text: '40 mm' });
-    expect(l.protrusion).toBeCloseTo(40 - 33.4, 9);
+describe('what holds the bolt may give first', () => {
+  const held = (x: Partial<Job['joint']>, change: (j: Job) => Job = (j) => j) =>
+    tightenTo(bolted('M10', '8.8', (j) => change({ ...j, joint: { ...j.joint, ...x } })));
+  it('a nut: what the bolt takes', () => {
+    const t = held({});
+    expect(t.by).toBe('bolt');
+    // 0.2 × 10 mm × 0.75 × 580 MPa (ISO 898-1) × 57.99 mm².
+    expect(t.torque!.torque / 1000).toBeCloseTo(50.5, 1);
   });
-  it('through the base it is longer by the base; inch bolts by quarters', () => {
-    const r = bolted('M10', '8.8');
-    expect(lengthFor(r, true).needed - lengthFor(r, false).needed).toBeCloseTo(8, 9);
-    expect(nextLength(30, 'inch')).toEqual({ length: 31.75, text: '1 1/4 in' });
-    expect(nextLength(12, 'inch')!.text).toBe('1/2 in');
-    expect(nextLength(5000, 'metric')).toBeUndefined();
+  it('a lag has no figure: it is turned home', () =>
+    expect(held({ holding: 'lag screw' })).toEqual({ torque: undefined, by: 'lag' }));
+  it('tapped in 4 mm of S235: ¾ of what makes its thread yield', () => {
+    const t = held({ holding: 'tapped', engagement: fromSheet(4, '4 mm') }, (j) => ({
+      ...j,
+      far: { kind: 'plate', metal: 'S235', thickness: fromSheet(5, '5 mm') },
+    }));
+    expect(t.by).toBe('thread');
+    // AS_n of M10 by FED-STD-H28/2 is about 0.75·π·d per mm: 23 mm²/mm within a tenth.
+    const AS_n = t.torque!.preload / (0.75 * 0.577 * 235) / 4;
+    expect(AS_n).toBeGreaterThan(21);
+    expect(AS_n).toBeLessThan(26);
+  });
+  it('a rivet nut by its maker’s pull-out over the factor', () => {
+    const t = held({ holding: 'rivet nut', insert: fromSheet(6000, '6 kN') });
+    expect([t.by, t.torque!.preload]).toEqual(['thread', 2000]);
   });
 });

@@ -1,10 +1,11 @@
 import { crushResistance } from '../checks/washer-crush';
+import { threadAreas, tappedIn } from '../checks/thread-engaged';
 import type { Resolved } from '../job/resolve';
+import { lasting } from '../job/factors';
+import { isRefusal } from '../units/refusal';
 import { proofOf, yieldOf } from '../stock/bolt-proof';
-import { nextLength, type BoltLength } from '../stock/bolt-lengths';
 import { formula } from '../working/formula';
 import { Working, type Step } from '../working/steps';
-import { gripOf } from './weight-and-cost';
 
 // T = K·d·F at 75 % of proof: joints taken apart again (common practice; Machinery’s Handbook, memory).
 const F_75 = formula('F', '0.75·S_p·A_s', 'N');
@@ -54,8 +55,9 @@ export function byFriction(r: Resolved, μ = FRICTION): Torque {
   return { preload: F_M, torque: w.of(M_A, { F_M, P, d_2, μ, D_km }, 'Kellerman & Klein'), steps: w.steps };
 }
 
-/** The torque at which the softest skin under a washer crushes, where there is a soft skin; else undefined. */
-export function crushTorque(r: Resolved, K = NUT_FACTOR): Torque | undefined {
+/** The torque at which the softest skin under a washer crushes, where there is a soft skin; else undefined. It is squeezed for as long as it stands. */
+export function crushTorque(fitted: Resolved, K = NUT_FACTOR): Torque | undefined {
+  const r = lasting(fitted, 'permanent');
   if (r.skinKind === 'sheet' || r.skinKind === 'hollow' || r.skinKind === 'bed') return undefined;
   const w = new Working(true);
   const silent = new Working(false);
@@ -64,18 +66,39 @@ export function crushTorque(r: Resolved, K = NUT_FACTOR): Torque | undefined {
   return { preload, torque: w.of(T_K, { K, d: r.d, F: preload }, 'a soft grip takes no more'), steps: w.steps };
 }
 
-export interface Length {
-  /** Grip, nut and two threads, mm. */
-  readonly needed: number;
-  readonly stock: BoltLength | undefined;
-  /** Thread that sticks out past the nut, mm. */
-  readonly protrusion: number;
+// What holds the bolt may give before the bolt does: a thread cut in softer metal, an insert.
+const F_STRIP = formula('F', '0.75·0.577·f_y·AS_n', 'N');
+const F_INSERT = formula('F', 'F_i/γ', 'N');
+
+/** The torque at which a tapped thread or an insert would begin to give; undefined where a nut holds the bolt. */
+export function threadTorque(r: Resolved, K = NUT_FACTOR): Torque | undefined {
+  const w = new Working(true);
+  const { holding, engagement, insert } = r.joint;
+  if (holding === 'rivet nut') {
+    const preload = w.of(F_INSERT, { F_i: insert, γ: r.factors.onBreak }, 'pull-out by the maker');
+    return { preload, torque: w.of(T_K, { K, d: r.d, F: preload }, 'an insert turns before it is tight'), steps: w.steps };
+  }
+  if (holding !== 'tapped') return undefined;
+  const metal = tappedIn(r);
+  if (isRefusal(metal)) return undefined;
+  const { internal } = threadAreas(r.size, engagement, w);
+  const preload = w.of(F_STRIP, { f_y: metal.fy, AS_n: internal }, '75 % of what makes the thread yield (common practice)');
+  return { preload, torque: w.of(T_K, { K, d: r.d, F: preload }, 'a soft thread takes no more'), steps: w.steps };
 }
 
-/** The next stocked length for a stack. */
-export function lengthFor(r: Resolved, throughBase: boolean): Length {
-  const inside = gripOf(r, throughBase) + r.size.nutHeight;
-  const needed = inside + 2 * r.size.pitch;
-  const stock = nextLength(needed, r.size.family);
-  return { needed, stock, protrusion: (stock?.length ?? needed) - inside };
+/** What a bolt of this joint is tightened to, and what sets it. */
+export interface Tighten {
+  readonly torque: Torque | undefined;
+  readonly by: 'bolt' | 'skin' | 'thread' | 'lag';
+}
+
+/** The least of what bolt, skin and thread take; a lag screw is turned home by feel and has no figure. */
+export function tightenTo(r: Resolved): Tighten {
+  if (r.joint.holding === 'lag screw') return { torque: undefined, by: 'lag' };
+  const all = [
+    { torque: byNutFactor(r), by: 'bolt' as const },
+    { torque: crushTorque(r), by: 'skin' as const },
+    { torque: threadTorque(r), by: 'thread' as const },
+  ].filter((t): t is { torque: Torque; by: 'bolt' | 'skin' | 'thread' } => t.torque !== undefined);
+  return all.reduce((least, t) => (t.torque.torque < least.torque.torque ? t : least));
 }

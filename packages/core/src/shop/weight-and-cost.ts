@@ -1,57 +1,42 @@
-import { areaOf, heightOf, widthOf } from '../geometry/rects';
 import { besides } from './besides';
+import { boltNeeds } from './bolt-length';
+import { boughtMass, cutParts, outlineLength, partMass } from './cut-parts';
 import type { Resolved } from '../job/resolve';
-import { stripsOf } from '../job/strips';
 import { RATES } from '../stock/rates';
-import type { Job } from '../job/schema';
 
 const STEEL_DENSITY = 7850e-9;
 
-/** Height of packer or spacer between plate and skin, mm. */
-const packingOf = (r: Resolved): number => (r.job.joint.packing === 'none' ? 0 : r.job.joint.packer.v);
-
-/** Clamped thickness under the head, mm: washer, base where the bolt passes it, plates, packing, skin, far side. */
-export function gripOf(r: Resolved, throughBase: boolean): number {
-  const near = r.size.washer.thickness;
-  const far = r.far.height + (r.far.kind === 'plate' ? r.size.washer.thickness : 0);
-  return near + (throughBase ? r.baseThickness : 0) + packingOf(r) + r.plateThickness * r.plateLayers + r.skinThickness + far;
-}
-
-/** Mass of plates, bolts, nuts and washers in kg: outline less corners and holes; bolts as rod of grip + nut + two threads, with head and nut as hexagons. */
-export function massOf(r: Resolved, corner: number): number {
+/** Mass in kg of what is cut (as flat blanks less their holes), of bolts by their length with hexagons for head and nuts, of washers, and of what the joint has besides. */
+export function massOf(r: Resolved): number {
   const n = r.bolts.length;
-  const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2 - (n * Math.PI * r.d0 ** 2) / 4;
-  const plate = face * r.plateThickness * r.plateLayers * r.plateMetal.density * 1e-9;
-  const backing = r.far.kind === 'plate' ? backingFace(r, face) * r.far.height * r.far.metal.density * 1e-9 : 0;
+  const parts = cutParts(r).reduce((sum, p) => sum + partMass(p), 0);
   const hexagon = (Math.sqrt(3) / 2) * r.size.acrossFlats ** 2;
-  const bolts = r.bolts.reduce((sum, b) => {
-    const rod = (Math.PI / 4) * r.d ** 2 * (gripOf(r, b.throughBase) + 2 * r.size.pitch);
-    return sum + (rod + hexagon * (r.size.headHeight + r.size.nutHeight)) * STEEL_DENSITY;
+  const bolts = r.bolts.reduce((sum, _b, i) => {
+    const { needed, nuts } = boltNeeds(r, i);
+    const head = nuts === 2 ? 0 : hexagon * r.size.headHeight;
+    return (
+      sum +
+      ((Math.PI / 4) * r.d ** 2 * needed + head + nuts * (hexagon - (Math.PI / 4) * r.d ** 2) * r.size.nutHeight) * STEEL_DENSITY
+    );
   }, 0);
   const ring = (outside: number, t: number) => (Math.PI / 4) * (outside ** 2 - r.d ** 2) * t * STEEL_DENSITY;
-  const far = r.far.kind === 'plate' ? r.size.washer : r.far;
-  const washers = n * (ring(r.size.washer.outside, r.size.washer.thickness) + ring(far.outside, far.thickness));
-  return plate + backing + bolts + washers + besides(r).mass;
+  const near = ring(r.size.washer.outside, r.size.washer.thickness);
+  // A plate washer is among the parts.
+  const far =
+    boltNeeds(r, 0).farWasher === 0 || (r.far.kind === 'washer' && r.far.metal)
+      ? 0
+      : ring(farRing(r).outside, farRing(r).thickness);
+  return parts + bolts + n * (near + far) + besides(r).mass;
 }
 
-/** Face of the backing: the plate's own and what it reaches past it, or that of strips under each row of bolts, mm². */
-function backingFace(r: Resolved, face: number): number {
-  if (r.far.kind === 'plate' && !r.far.strips) return face + areaOf(r.far.outline) - areaOf(r.plate);
-  const strips = stripsOf(r.job);
-  return strips.length === 0 ? face : strips.reduce((sum, s) => sum + areaOf(s), 0);
-}
+const farRing = (r: Resolved) => (r.far.kind === 'plate' ? r.size.washer : r.far);
 
 /** Rough cost in the shop's money, for comparing only (rates: common practice). */
-export function roughCost(r: Resolved, corner: number): number {
-  const sheets = r.plateLayers + (r.far.kind === 'plate' ? r.far.layers : 0);
-  const face = areaOf(r.plate) - (4 - Math.PI) * corner ** 2;
-  const metalCost =
-    face * r.plateThickness * r.plateLayers * r.plateMetal.density * 1e-9 * RATES.perKg[r.plateMetal.group] +
-    (r.far.kind === 'plate'
-      ? backingFace(r, face) * r.far.height * r.far.metal.density * 1e-9 * RATES.perKg[r.far.metal.group]
-      : 0);
-  const cut = ((widthOf(r.plate) + heightOf(r.plate)) / 500) * RATES.perMetreCut * sheets;
-  const holes = r.bolts.length * RATES.perHole * (sheets + 1);
+export function roughCost(r: Resolved): number {
+  const parts = cutParts(r);
+  const metalCost = parts.reduce((sum, p) => sum + boughtMass(p) * RATES.perKg[p.metal.group], 0);
+  const cut = parts.reduce((sum, p) => sum + outlineLength(p) * p.count * RATES.perMetreCut, 0);
+  const holes = (r.bolts.length + parts.reduce((sum, p) => sum + p.holes.length * p.count, 0)) * RATES.perHole;
   const dear = r.grade.stainless ? RATES.stainlessBolt : r.grade.fub > 850 ? RATES.strongBolt : 1;
   const large = r.far.kind === 'washer' && r.far.outside > r.size.washer.outside ? r.bolts.length * RATES.largeWasher : 0;
   return besides(r).cost + metalCost + cut + holes + large + r.bolts.length * RATES.perBolt * (r.d ** 2 / 100) * dear;
@@ -60,15 +45,10 @@ export function roughCost(r: Resolved, corner: number): number {
 /** Rough minutes to make and fit it, for comparing only (rates: common practice): thicker metal drills and cuts slower. */
 export function roughMinutes(r: Resolved): number {
   const slow = (t: number) => 0.5 + t / 12;
-  const behind = r.far.kind === 'plate' ? Array<number>(r.far.layers).fill(r.far.thickness) : [];
-  const sheets = [...Array<number>(r.plateLayers).fill(r.plateThickness), ...behind];
-  const edge = (2 * (widthOf(r.plate) + heightOf(r.plate))) / 1000;
-  const made = sheets.reduce(
-    (sum, t) => sum + slow(t) * (edge * RATES.minutesPerMetreCut + r.bolts.length * RATES.minutesPerHole),
+  const made = cutParts(r).reduce(
+    (sum, p) =>
+      sum + p.count * slow(p.thickness) * (outlineLength(p) * RATES.minutesPerMetreCut + p.holes.length * RATES.minutesPerHole),
     0,
   );
   return besides(r).minutes + made + r.bolts.length * (RATES.minutesPerBolt + RATES.minutesPerHole);
 }
-
-/** Mass of a whole job, or undefined while it is refused. */
-export const massOfJob = (job: Job, r: Resolved): number => massOf(r, job.plate.corner);

@@ -5,6 +5,8 @@ export interface LockingKind {
   /** Hottest they hold, °C. */
   readonly upTo: number;
   readonly again: string;
+  /** Height over the nominal diameter; a full nut's own where undefined (ISO 7040, 7042, 4161; memory). */
+  readonly height?: number;
   readonly says: string;
 }
 
@@ -23,6 +25,7 @@ export const NUT_KINDS: readonly LockingKind[] = [
     name: 'prevailing torque, nylon insert',
     upTo: 120,
     again: 'once or twice',
+    height: 1.25,
     says: 'Not near heat or welds; a new one when the insert no longer grips.',
   },
   {
@@ -30,6 +33,7 @@ export const NUT_KINDS: readonly LockingKind[] = [
     name: 'prevailing torque, all metal',
     upTo: 300,
     again: 'a few times',
+    height: 1.15,
     says: 'For heat; grease stainless ones, they gall.',
   },
   {
@@ -37,6 +41,7 @@ export const NUT_KINDS: readonly LockingKind[] = [
     name: 'flange, serrated',
     upTo: 300,
     again: 'bites the paint each time',
+    height: 1,
     says: 'Needs no washer; the bite breaks zinc and paint.',
   },
   {

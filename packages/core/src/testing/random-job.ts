@@ -82,8 +82,8 @@ function made(x: Drawn): Job {
     thickness: mm(x.skin.t),
     spanX: mm(spanX),
     spanY: mm(spanY),
-    aft: mm(spanX * px),
-    starboard: mm(spanY * py),
+    aft: mm(Math.round(spanX * px * 1e4) / 1e4),
+    starboard: mm(Math.round(spanY * py * 1e4) / 1e4),
     bedModulus: fromSheet({ sheet: 30_000, laminate: 8000, plywood: 500, sandwich: 300 }[x.skin.kind], ''),
   };
   const { school, rules } = x;

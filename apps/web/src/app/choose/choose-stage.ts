@@ -5,7 +5,7 @@ import { MatProgressBar } from '@angular/material/progress-bar';
 import { isResolved, resolve } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
 import { applyCombination, axesFor, frontier, heldByBase, totalOf, type SoundOption } from '@core/options/choose';
-import { massOfJob, roughCost } from '@core/shop/weight-and-cost';
+import { massOf, roughCost } from '@core/shop/weight-and-cost';
 import { formatQuantity } from '@core/units/format-quantity';
 import { PlateDrawing } from '../drawing/plate-drawing';
 import { Desk } from '../job/desk';
@@ -51,7 +51,7 @@ export class ChooseStage implements OnDestroy {
   protected readonly current = computed(() => {
     const job = this.job();
     const r = resolve(job);
-    return isResolved(r) ? { mass: massOfJob(job, r), cost: roughCost(r, job.plate.corner) } : null;
+    return isResolved(r) ? { mass: massOf(r), cost: roughCost(r) } : null;
   });
   protected readonly rate = computed(() => {
     const r = this.result();

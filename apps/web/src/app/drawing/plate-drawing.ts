@@ -6,13 +6,33 @@ import { stripsOf } from '@core/job/strips';
 import { farOutlineOf, outlineOf, panelOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
 import { fastenerSize } from '@core/stock/fasteners';
+import { formatQuantity } from '@core/units/format-quantity';
 
 /** Screen y grows downwards; the plan's y grows to port. */
 export const flip = (y: number): number => -y;
 
+/** The leg of a bent edge from above: as far past the edge as its radius and thickness take it. */
+export function legOf(job: Job): Rect | undefined {
+  const { fold, x0, x1, y0, y1, thickness } = job.plate;
+  if (!fold) return undefined;
+  const past = fold.radius.v + thickness.v;
+  return {
+    fore: { x0: x1, x1: x1 + past, y0, y1 },
+    aft: { x0: x0 - past, x1: x0, y0, y1 },
+    port: { x0, x1, y0: y1, y1: y1 + past },
+    starboard: { x0, x1, y0: y0 - past, y1: y0 },
+  }[fold.edge];
+}
+
+/** The plate as it stands when it is bent. */
+function withLeg(job: Job): Rect {
+  const [o, l] = [outlineOf(job), legOf(job)];
+  return l ? { x0: Math.min(o.x0, l.x0), x1: Math.max(o.x1, l.x1), y0: Math.min(o.y0, l.y0), y1: Math.max(o.y1, l.y1) } : o;
+}
+
 /** The plate with room round it for dragging. */
 export function plateView(job: Job): Rect {
-  const plate = outlineOf(job);
+  const plate = withLeg(job);
   return boundsOf(
     [
       { x: plate.x0, y: plate.y0 },
@@ -106,6 +126,32 @@ export function panelView(job: Job): Rect {
       stroke="#16153a"
       stroke-width="1.2"
     />
+    @if (leg(); as l) {
+      <svg:g class="leg">
+        <svg:rect
+          [attr.x]="l.x0"
+          [attr.y]="-l.y1"
+          [attr.width]="w(l)"
+          [attr.height]="h(l)"
+          fill="#4a4994"
+          stroke="#16153a"
+          stroke-width="1.2"
+        />
+        @if (labels()) {
+          <svg:text
+            [attr.x]="(l.x0 + l.x1) / 2"
+            [attr.y]="-(l.y0 + l.y1) / 2"
+            [attr.font-size]="text() * 0.85"
+            [attr.transform]="w(l) < h(l) ? 'rotate(-90 ' + (l.x0 + l.x1) / 2 + ' ' + -(l.y0 + l.y1) / 2 + ')' : null"
+            text-anchor="middle"
+            dominant-baseline="central"
+            class="scribed"
+          >
+            bent up {{ legHeight() }}
+          </svg:text>
+        }
+      </svg:g>
+    }
     <svg:g stroke="#dfe3f7" stroke-width="0.5" opacity="0.55" stroke-dasharray="9 2 2 2" fill="none">
       <svg:line [attr.x1]="plate().x0" [attr.x2]="plate().x1" y1="0" y2="0" />
       <svg:line x1="0" x2="0" [attr.y1]="-plate().y0" [attr.y2]="-plate().y1" />
@@ -284,6 +330,11 @@ export class PlateDrawing {
     const o = farOutlineOf(this.job());
     const aside = o.x0 === this.plate().x0 ? 3 : 0;
     return { x0: o.x0 + aside, x1: o.x1 + aside, y0: o.y0 - aside, y1: o.y1 - aside };
+  });
+  protected readonly leg = computed(() => legOf(this.job()));
+  protected readonly legHeight = computed(() => {
+    const { plate, units } = this.job();
+    return plate.fold ? formatQuantity(plate.fold.height.v, 'length', units) : '';
   });
   protected readonly strips = computed(() => stripsOf(this.job()));
   protected readonly panel = computed(() => panelOf(this.job()));

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output } from '@angular/core';
 import type { Job } from '@core/job/schema';
-import { levelsOf, sectionOf } from './section-stack';
+import { levelsOf } from './section-levels';
+import { sectionOf } from './section-stack';
 
 /** Face that can be dragged to another stock thickness. */
 export interface FaceDrag {
@@ -61,14 +62,9 @@ const HALF = 62;
     }
     @if (stack().bolt; as b) {
       <svg:g stroke="#5e430c" stroke-width="0.35">
-        <svg:rect
-          [attr.x]="b.x - b.hole / 2"
-          [attr.y]="b.under"
-          [attr.width]="b.hole"
-          [attr.height]="b.far - b.under"
-          fill="#f3eee1"
-          stroke="none"
-        />
+        @for (s of holes(); track $index) {
+          <svg:path [attr.d]="s.d" fill="#f3eee1" stroke="none" />
+        }
         @for (t of stack().round; track t.of) {
           <svg:rect
             [attr.x]="b.x - t.outside / 2"
@@ -89,41 +85,15 @@ const HALF = 62;
             />
           }
         }
-        <svg:rect [attr.x]="b.x - b.d / 2" [attr.y]="b.under" [attr.width]="b.d" [attr.height]="b.end - b.under" fill="#c99a3c" />
+        @for (s of solids(); track $index) {
+          <svg:path [attr.d]="s.d" [attr.fill]="made[s.of]" [attr.class]="'bolt-' + s.of" />
+        }
         <svg:path [attr.d]="b.thread" fill="none" stroke-width="0.25" />
-        <svg:rect
-          [attr.x]="b.x - b.flats / 2"
-          [attr.y]="b.head"
-          [attr.width]="b.flats"
-          [attr.height]="b.washerTop - b.head"
-          fill="#c99a3c"
-        />
-        <svg:rect
-          [attr.x]="b.x - b.nearWasher / 2"
-          [attr.y]="b.washerTop"
-          [attr.width]="b.nearWasher"
-          [attr.height]="b.under - b.washerTop"
-          fill="#dcc389"
-        />
-        <svg:rect
-          [attr.x]="b.x - b.farWasher / 2"
-          [attr.y]="b.far"
-          [attr.width]="b.farWasher"
-          [attr.height]="b.nut - b.far"
-          fill="#dcc389"
-        />
-        <svg:rect
-          [attr.x]="b.x - b.flats / 2"
-          [attr.y]="b.nut"
-          [attr.width]="b.flats"
-          [attr.height]="b.nutEnd - b.nut"
-          fill="#c99a3c"
-        />
       </svg:g>
       <svg:line
         [attr.x1]="b.x"
         [attr.x2]="b.x"
-        [attr.y1]="b.head - 3"
+        [attr.y1]="b.top - 3"
         [attr.y2]="b.end + 3"
         stroke="#1c1a17"
         stroke-width="0.25"
@@ -203,6 +173,17 @@ export class SectionDrawing {
     hollow: '#f3eee1',
     backing: 'url(#cut-plate)',
     bearer: '#77857a',
+    leg: '#5b5a9c',
+  };
+  protected readonly made = {
+    hole: '#f3eee1',
+    shank: '#c99a3c',
+    head: '#c99a3c',
+    nut: '#c99a3c',
+    washer: '#dcc389',
+    weld: '#8d7a4a',
+    insert: '#b9ab86',
+    plain: '#dcc389',
   };
 
   /** Letter height, mm of the section. */
@@ -215,6 +196,8 @@ export class SectionDrawing {
   protected readonly right = computed(() => (this.bolt()?.x ?? 0) + HALF);
 
   protected readonly stack = computed(() => sectionOf(this.job(), this.bolt(), this.left(), this.right(), this.text()));
+  protected readonly holes = computed(() => this.stack().bolt?.shapes.filter((s) => s.of === 'hole') ?? []);
+  protected readonly solids = computed(() => this.stack().bolt?.shapes.filter((s) => s.of !== 'hole') ?? []);
   protected readonly viewBox = computed(() => {
     const { top, bottom } = this.stack();
     return `${this.left() - 2} ${top} ${2 * HALF + 16 * this.text()} ${bottom - top}`;

@@ -1,11 +1,9 @@
 import { fromSheet } from '@core/job/values';
-import { fastenerSize } from '@core/stock/fasteners';
 import { testJob } from '@core/testing/test-job';
-import { boltInSection, facesOf, labelsOf, layersOf, sectionOf } from './section-stack';
+import { facesOf, labelsOf, layersOf, sectionOf } from './section-stack';
 
 const job = testJob();
 const b1 = job.bolts.items[0]!;
-const m10 = fastenerSize('M10')!;
 const parts = (bolt = b1, left = b1.x - 62, right = b1.x + 62) => layersOf(job, bolt, left, right).map((l) => l.part);
 
 describe('the stack, plate 8 / skin 8 / backing 5 mm', () => {
@@ -28,26 +26,6 @@ describe('the stack, plate 8 / skin 8 / backing 5 mm', () => {
   it('shows a bearer where the cut reaches it', () => {
     expect(parts(b1, 200, 300)).toContain('bearer');
     expect(parts()).not.toContain('bearer');
-  });
-});
-
-describe('the bolt in it, M10: head 6.4, washer 2, nut 8.4, two threads of 1.5', () => {
-  it('clamps plate, skin and backing', () => {
-    const b = boltInSection(job, b1, m10);
-    expect([b.head, b.washerTop, b.under, b.far, b.nut, b.nutEnd, b.end].map((v) => Math.round(v * 10) / 10)).toEqual([
-      -8.4, -2, 0, 21, 23, 31.4, 34.4,
-    ]);
-    expect(b.hole).toBe(11);
-  });
-
-  it('clamps the base too where it passes through it', () => {
-    expect(boltInSection(job, { id: 'B9', x: 45, y: 35 }, m10).under).toBe(-8);
-  });
-
-  it('has the wide washer under the nut where one is fitted', () => {
-    const b = boltInSection({ ...job, far: { kind: 'large washer' } }, b1, m10);
-    expect(b.farWasher).toBe(30);
-    expect(b.far).toBe(16);
   });
 });
 
@@ -75,4 +53,30 @@ it('the whole section stays in its frame, and stands without a bolt', () => {
   expect(s.top).toBeLessThan(-8.4);
   expect(s.bottom).toBeGreaterThan(34.4);
   expect(sectionOf(job, undefined, -62, 62, 5).bolt).toBeUndefined();
+});
+
+describe('a bent edge', () => {
+  const bent = (edge: 'fore' | 'aft' | 'port') => ({
+    ...job,
+    plate: { ...job.plate, fold: { edge, radius: fromSheet(6, '6 mm'), height: fromSheet(40, '40 mm') } },
+  });
+  it('fore: the leg stands 40 from the far face up, its inside 6 past where the bend starts', () => {
+    const leg = layersOf(bent('fore'), b1, 28, 152).find((l) => l.words.includes('bent up'))!;
+    expect([leg.x0, leg.x1, leg.top, leg.bottom]).toEqual([121, 129, -32, 8]);
+  });
+  it('aft: the same, mirrored; port: seen behind', () => {
+    const aft = layersOf(bent('aft'), { id: 'B9', x: -90, y: 60 }, -152, -28).find((l) => l.words.includes('bent up'))!;
+    expect([aft.x0, aft.x1, aft.top, aft.bottom]).toEqual([-129, -121, -32, 8]);
+    expect(layersOf(bent('port'), b1, 28, 152).find((l) => l.part === 'leg')).toMatchObject({ top: -32, bottom: 0 });
+  });
+});
+
+it('a packer that was measured at a bolt lies under the plate there', () => {
+  const gaps = [0, 0.5, 2.5, 1];
+  const shims = job.bolts.items.map((b, i) => ({ id: `S${i}`, x: b.x, y: b.y, gap: fromSheet(gaps[i]!, `${gaps[i]} mm`) }));
+  const packed = { ...job, survey: { ...job.survey, shims } };
+  const b3 = job.bolts.items[2]!;
+  const layers = layersOf(packed, b3, b3.x - 62, b3.x + 62);
+  expect(layers.find((l) => l.part === 'packer')).toMatchObject({ top: 8, bottom: 10.5, words: 'packer 2.5 mm, measured' });
+  expect(layers.find((l) => l.part === 'skin')).toMatchObject({ top: 10.5 });
 });

@@ -1,12 +1,15 @@
-import { farHeightOf, farLayersOf, farOutlineOf, panelOf } from '@core/job/outlines';
+import { farLayersOf, farOutlineOf, panelOf } from '@core/job/outlines';
+import { packedUnder } from '@core/job/packed-under';
 import type { Bolt, Job } from '@core/job/schema';
-import { fastenerSize, type FastenerSize } from '@core/stock/fasteners';
+import { fastenerSize } from '@core/stock/fasteners';
 import { metal } from '@core/stock/metals';
 import { formatQuantity } from '@core/units/format-quantity';
+import { boltInSection } from './section-bolt';
+import { inBaseRow, levelsOf } from './section-levels';
 
 /** One cut part of the stack. z grows downwards from the plate's near face. */
 export interface Layer {
-  readonly part: 'base' | 'plate' | 'packer' | 'skin' | 'core' | 'hollow' | 'backing' | 'bearer';
+  readonly part: 'base' | 'plate' | 'packer' | 'skin' | 'core' | 'hollow' | 'backing' | 'bearer' | 'leg';
   readonly x0: number;
   readonly x1: number;
   readonly top: number;
@@ -21,19 +24,6 @@ export interface Face {
   readonly thickness: number;
   readonly sense: 1 | -1;
   readonly label: string;
-}
-
-/** Heights of the stack from the plate's near face down, mm: bottom of the plates, top and bottom of the skin, far face. */
-export function levelsOf(job: Job) {
-  const plate = job.plate.thickness.v * job.plate.layers;
-  const skin = plate + (job.joint.packing === 'none' ? 0 : job.joint.packer.v);
-  const under = skin + job.skin.thickness.v;
-  return { plate, skin, under, far: under + farHeightOf(job.far) };
-}
-
-function inBase(job: Job, bolt: Bolt | undefined): { row: boolean; through: boolean } {
-  const row = bolt !== undefined && Math.abs(bolt.y) <= job.base.width.v / 2;
-  return { row, through: row && Math.abs(bolt.x) <= job.base.length.v / 2 };
 }
 
 type SkinLayer = Pick<Layer, 'part' | 'top' | 'bottom' | 'words'>;
@@ -78,7 +68,8 @@ export interface RoundBolt {
 }
 
 export function roundBolt(job: Job): RoundBolt[] {
-  const { plate, skin, under } = levelsOf(job);
+  const { plate, skin } = levelsOf(job);
+  const under = skin + job.skin.thickness.v;
   const { packing, sleeve, tubeOutside, tubeWall } = job.joint;
   const tube = { outside: tubeOutside.v, wall: Math.min(tubeWall.v, tubeOutside.v / 2) };
   return [
@@ -88,13 +79,40 @@ export function roundBolt(job: Job): RoundBolt[] {
   ];
 }
 
+/** What was measured to go under the plate at this bolt, as wide as a washer either side; past a packer under the whole plate. */
+function shimAt(job: Job, bolt: Bolt | undefined, plate: number, skin: number, show: (mm: number) => string) {
+  const all = job.joint.packing === 'none' ? 0 : job.joint.packer.v;
+  const high = skin - plate - all;
+  if (!bolt || high < 0.05) return [];
+  const half = fastenerSize(job.bolts.size)?.washer.outside ?? 10;
+  return [{ x0: bolt.x - half, x1: bolt.x + half, top: plate + all, bottom: skin, words: `packer ${show(high)}, measured` }];
+}
+
+type Cut = (part: Layer['part'], x0: number, x1: number, top: number, bottom: number, words?: string) => Layer[];
+
+/** The leg of an edge bent up fore or aft, as a piece standing past the plate's edge; along the sides it is seen behind. */
+function legOf(job: Job, cut: Cut): Layer[] {
+  const { fold, x0, x1, thickness } = job.plate;
+  if (!fold) return [];
+  const t = thickness.v;
+  const past = fold.radius.v + t;
+  const [top, bottom] = [t - fold.height.v, t];
+  const words = `${fold.edge} edge bent up ${formatQuantity(fold.height.v, 'length', job.units)}`;
+  if (fold.edge === 'fore')
+    return [...cut('plate', x1 + past - t, x1 + past, top, bottom, words), ...cut('plate', x1, x1 + past - t, 0, t)];
+  if (fold.edge === 'aft')
+    return [...cut('plate', x0 - past, x0 - past + t, top, bottom, words), ...cut('plate', x0 - past + t, x0, 0, t)];
+  return cut('leg', x0, x1, top, 0, words);
+}
+
 /** The parts between `left` and `right`, cut fore and aft through the bolt's row. */
 export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: number): Layer[] {
   const cut = (part: Layer['part'], x0: number, x1: number, top: number, bottom: number, words = ''): Layer[] =>
     Math.min(x1, right) > Math.max(x0, left)
       ? [{ part, x0: Math.max(x0, left), x1: Math.min(x1, right), top, bottom, words }]
       : [];
-  const { plate, skin, under, far } = levelsOf(job);
+  const { plate, skin, under, far } = levelsOf(job, bolt && packedUnder(job)(bolt));
+  const below = skin + job.skin.thickness.v;
   const panel = panelOf(job);
   const half = job.base.length.v / 2;
   const show = (mm: number) => formatQuantity(mm, 'length', job.units);
@@ -114,13 +132,15 @@ export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: 
       ),
     ).flat(),
     ...(job.joint.packing === 'packer'
-      ? cut('packer', job.plate.x0, job.plate.x1, plate, skin, `packer ${show(skin - plate)}`)
+      ? cut('packer', job.plate.x0, job.plate.x1, plate, plate + job.joint.packer.v, `packer ${show(job.joint.packer.v)}`)
       : []),
-    ...skinLayers(job, skin, under, show).flatMap((l) => cut(l.part, left, right, l.top, l.bottom, l.words)),
-    ...cut('bearer', panel.x1, panel.x1 + 40, far, far + 12),
-    ...cut('bearer', panel.x0 - 40, panel.x0, far, far + 12),
+    ...shimAt(job, bolt, plate, skin, show).flatMap((l) => cut('packer', l.x0, l.x1, l.top, l.bottom, l.words)),
+    ...legOf(job, cut),
+    ...skinLayers(job, skin, below, show).flatMap((l) => cut(l.part, left, right, l.top, l.bottom, l.words)),
+    ...cut('bearer', panel.x1, panel.x1 + 40, Math.max(below, far), Math.max(below, far) + 12),
+    ...cut('bearer', panel.x0 - 40, panel.x0, Math.max(below, far), Math.max(below, far) + 12),
   ];
-  if (inBase(job, bolt).row)
+  if (inBaseRow(job, bolt))
     layers.unshift(...cut('base', -half, half, -job.base.thickness.v, 0, `base ${show(job.base.thickness.v)}`));
   const { far: backing } = job;
   if (backing.kind === 'plate' || backing.kind === 'strips') {
@@ -134,38 +154,6 @@ export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: 
     layers.push(...cut('backing', Math.max(x0, at - half), Math.min(x1, at + half), under, far, words));
   }
   return layers;
-}
-
-/** Head, washers, shank, nut and protrusion of the bolt, as heights and widths. */
-export function boltInSection(job: Job, bolt: Bolt, size: FastenerSize) {
-  const under = inBase(job, bolt).through ? -job.base.thickness.v : 0;
-  const { far } = levelsOf(job);
-  const farWasher =
-    job.far.kind === 'plate washer'
-      ? { outside: job.far.outside.v, thickness: job.far.thickness.v }
-      : job.far.kind === 'large washer'
-        ? size.largeWasher
-        : size.washer;
-  const nut = far + farWasher.thickness;
-  const nutEnd = nut + size.nutHeight;
-  const end = nutEnd + 2 * size.pitch;
-  const turns = Math.max(0, Math.floor((end - nutEnd) / 0.9));
-  return {
-    x: bolt.x,
-    d: size.d,
-    hole: size.hole[job.bolts.fit],
-    flats: size.acrossFlats,
-    nearWasher: size.washer.outside,
-    farWasher: farWasher.outside,
-    head: under - size.washer.thickness - size.headHeight,
-    washerTop: under - size.washer.thickness,
-    under,
-    far,
-    nut,
-    nutEnd,
-    end,
-    thread: Array.from({ length: turns }, (_, i) => `M${bolt.x - size.d / 2} ${nutEnd + 0.6 + i * 0.9}h${size.d}`).join(''),
-  };
 }
 
 export function facesOf(job: Job): Face[] {
@@ -219,7 +207,7 @@ export function sectionOf(job: Job, bolt: Bolt | undefined, left: number, right:
     round: drawn ? roundBolt(job) : [],
     words,
     faces: facesOf(job),
-    top: Math.min(drawn?.head ?? 0, ...tops) - 4,
+    top: Math.min(drawn?.top ?? 0, ...tops) - 4,
     bottom: Math.max(drawn?.end ?? 0, words.at(-1)?.y ?? 0, ...bottoms) + 4,
   };
 }

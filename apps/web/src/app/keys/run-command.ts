@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { ActivatedRoute, Router } from '@angular/router';
 import { withClass } from '@core/job/bolt-class';
+import { mirrored } from '@core/job/mirrored';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { commonClasses } from '@core/stock/fastener-classes';
@@ -9,7 +10,7 @@ import { FASTENER_SIZES, fastenerSize } from '@core/stock/fasteners';
 import { INCH_PLATE, MM_PLATE, nextThickness } from '@core/stock/plate-thicknesses';
 import { Desk } from '../job/desk';
 import { addBolt } from '@core/options/add-bolt';
-import { mirrored, withSize } from '../layout/edits';
+import { withSize } from '../layout/edits';
 import type { CommandId } from './commands';
 
 /** The three schools in turn. */

@@ -1,10 +1,8 @@
 import fc from 'fast-check';
 import { evaluate } from '@core/chain/evaluate';
-import type { Job } from '@core/job/schema';
-import { fromSheet } from '@core/job/values';
 import { testJob } from '@core/testing/test-job';
 import { addBolt, freeBoltId } from '@core/options/add-bolt';
-import { mirrored, moveBolt, moveEdge, snapBolt, snapEdge, withSize } from './edits';
+import { moveBolt, moveEdge, snapBolt, snapEdge, withSize } from './edits';
 
 const job = testJob();
 const bolt = (j: typeof job, id: string) => j.bolts.items.find((b) => b.id === id)!;
@@ -83,50 +81,6 @@ describe('adding a bolt', () => {
   it('never reuses a name', () => {
     const gap = { ...job, bolts: { ...job.bolts, items: job.bolts.items.filter((b) => b.id !== 'B2') } };
     expect(freeBoltId(gap)).toBe('B5');
-  });
-});
-
-describe('mirroring', () => {
-  it('turns a left part into its right one', () => {
-    const left = moveEdge(moveBolt(job, 'B1', 90, 70), 'y1', 120);
-    const right = mirrored(left);
-    expect(bolt(right, 'B1')).toEqual({ id: 'B1', x: 90, y: -70 });
-    expect([right.plate.y0, right.plate.y1]).toEqual([-120, 105]);
-    expect(right.skin.starboard.v).toBe(200);
-  });
-
-  it('takes loads and survey with it: every link stands as before (reflection), and twice is nothing', () => {
-    const survey: Job['survey'] = {
-      ...job.survey,
-      sides: 'pair',
-      hidden: [{ id: 'D1', what: 'cable', note: '', x0: 130, x1: 140, y0: 20, y1: 60, clear: fromSheet(5, '5 mm') }],
-      existing: [{ id: 'E1', x: 0, y: 95, d: fromSheet(6, '6 mm'), use: 'stay clear' }],
-      shims: [{ id: 'S1', x: 90, y: 80, gap: fromSheet(1, '1 mm') }],
-      log: [{ id: 'C1', name: 'Sill', nominal: fromSheet(400, ''), tolerance: fromSheet(1, ''), left: fromSheet(401, '') }],
-      diagonals: { rising: fromSheet(240, '') },
-      bearers: [{ id: 'R', edge: 'port', section: 'angle', connection: 'welded' }],
-    };
-    const one = { ...testJob({ fx: 900, fy: 700, fz: 800, mz: 5e4, z: 90 }), survey };
-    const other = mirrored(one);
-    expect(other.survey).toMatchObject({
-      hidden: [{ y0: -60, y1: -20 }],
-      existing: [{ y: -95 }],
-      shims: [{ y: -80 }],
-      log: [{ right: { v: 401 } }],
-      diagonals: { falling: { v: 240 } },
-      bearers: [{ edge: 'starboard' }],
-    });
-    const [a, b] = [evaluate(one), evaluate(other)];
-    a.links.forEach((l, i) => expect(b.links[i]!.utilisation).toBeCloseTo(l.utilisation, 9));
-    expect(mirrored(other).survey).toEqual(survey);
-    expect(mirrored(other).loads).toEqual(one.loads);
-  });
-
-  it('twice is nothing', () => {
-    const twice = mirrored(mirrored(job));
-    expect(twice.bolts.items).toEqual(job.bolts.items);
-    expect(twice.plate).toEqual(job.plate);
-    expect(twice.base.holes).toEqual(job.base.holes);
   });
 });
 

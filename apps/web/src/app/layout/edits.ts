@@ -1,6 +1,5 @@
 import { withClass } from '@core/job/bolt-class';
 import type { Job } from '@core/job/schema';
-import type { Side, Survey } from '@core/job/survey';
 import { classesFor } from '@core/stock/fastener-classes';
 import { fastenerSize } from '@core/stock/fasteners';
 import type { Edge } from '../job/desk';
@@ -26,39 +25,6 @@ export function withSize(job: Job, id: string): Job {
   const classes = classesFor(family);
   const grade = classes.some((c) => c.id === job.bolts.class) ? job.bolts.class : family === 'inch' ? 'Gr 5' : '8.8';
   return { ...job, bolts: { ...withClass(job.bolts, grade), size: id } };
-}
-
-const flipY = <T extends { y: number }>(p: T): T => ({ ...p, y: p.y === 0 ? 0 : -p.y });
-
-/** What was measured, seen in the same mirror: what lies to port comes to starboard, and each side's readings change sides. */
-function mirroredSurvey(s: Survey): Survey {
-  const other = (side: Side): Side => (side === 'left' ? 'right' : 'left');
-  const edge = { fore: 'fore', aft: 'aft', port: 'starboard', starboard: 'port' } as const;
-  const { rising, falling } = s.diagonals;
-  return {
-    ...s,
-    patterns: s.patterns.map((p) => ({ ...p, id: `${p.of}-${other(p.side)}`, side: other(p.side), holes: p.holes.map(flipY) })),
-    log: s.log.map(({ left, right, ...c }) => ({ ...c, ...(right ? { left: right } : {}), ...(left ? { right: left } : {}) })),
-    diagonals: { ...(falling ? { rising: falling } : {}), ...(rising ? { falling: rising } : {}) },
-    shims: s.shims.map(flipY),
-    hidden: s.hidden.map((h) => ({ ...h, y0: -h.y1 || 0, y1: -h.y0 || 0 })),
-    existing: s.existing.map(flipY),
-    bearers: s.bearers.map((b) => ({ ...b, edge: edge[b.edge] })),
-  };
-}
-
-/** Left for right: every y changes sign, skin, base, loads and survey with it, so that the pair of a part is one key away. */
-export function mirrored(job: Job): Job {
-  const other = job.skin.spanY.v - job.skin.starboard.v;
-  return {
-    ...job,
-    loads: job.loads.map((l) => ({ ...l, mirrored: !l.mirrored })),
-    survey: mirroredSurvey(job.survey),
-    base: { ...job.base, holes: job.base.holes.map(flipY) },
-    bolts: { ...job.bolts, items: job.bolts.items.map(flipY) },
-    plate: { ...job.plate, y0: -job.plate.y1, y1: -job.plate.y0 },
-    skin: { ...job.skin, starboard: { ...job.skin.starboard, v: other, text: `${tenth(other)} mm` } },
-  };
 }
 
 export interface Snapped {

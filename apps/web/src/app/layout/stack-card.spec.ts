@@ -94,7 +94,7 @@ it('says which bolt, how much sticks out, and how hard to tighten; a soft skin l
       [...host().querySelectorAll('dt')].map((dt) => [dt.textContent!, dt.nextElementSibling!.textContent!.trim()] as const),
     );
   // M10: grip 25, nut 8.4, two threads: 36.4, so 40 mm; K·d·F = 0.2·10·0.75·580·58 = 50 N·m (by hand).
-  expect(rows()).toMatchObject({ Bolts: 'M10 × 40 mm, 6.6 mm out', 'Tighten to': '50 N·m' });
+  expect(rows()).toMatchObject({ Bolts: '4 M10 × 40 mm, 6.6 mm out', 'Tighten to': '50 N·m' });
   desk.change('laminate', (j) => ({
     ...j,
     far: { kind: 'washer' },

@@ -2,9 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { withClass } from '@core/job/bolt-class';
 import type { Far, Job, Quantity } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
-import { isResolved, resolve, type Resolved } from '@core/job/resolve';
-import { byFriction, byNutFactor, crushTorque, FRICTION, lengthFor, NUT_FACTOR } from '@core/shop/tightening';
-import { massOfJob, roughCost, gripOf } from '@core/shop/weight-and-cost';
+import { isResolved, resolve } from '@core/job/resolve';
+import { boltRows } from '@core/shop/bolt-length';
+import { boltLines, tightenWords } from '@core/shop/bolt-words';
+import { byFriction, FRICTION, NUT_FACTOR } from '@core/shop/tightening';
+import { massOf, roughCost } from '@core/shop/weight-and-cost';
 import { classesFor } from '@core/stock/fastener-classes';
 import { FASTENER_SIZES, fastenerSize } from '@core/stock/fasteners';
 import { metal } from '@core/stock/metals';
@@ -105,7 +107,11 @@ const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ valu
           <dt>Grip</dt>
           <dd>{{ w.grip }}</dd>
           <dt>Bolts</dt>
-          <dd>{{ w.bolt }}</dd>
+          <dd>
+            @for (b of w.bolts; track b.words) {
+              <div [title]="b.ids.join(', ')">{{ b.ids.length }} {{ b.words }}</div>
+            }
+          </dd>
           <dt>Tighten to</dt>
           <dd [title]="w.torqueTip">{{ w.torque }}</dd>
         </dl>
@@ -182,31 +188,15 @@ export class StackCard {
     const job = this.desk.shown();
     const r = job && resolve(job);
     if (!job || !r || !isResolved(r)) return undefined;
-    const through = r.bolts.some((b) => b.throughBase);
     return {
-      mass: formatQuantity(massOfJob(job, r), 'mass', job.units),
-      cost: `about ${roughCost(r, job.plate.corner).toFixed(0)}`,
-      grip: formatQuantity(gripOf(r, through), 'length', job.units),
-      bolt: this.boltWords(r, through, job),
-      torque: this.torqueWords(r, job),
+      mass: formatQuantity(massOf(r), 'mass', job.units),
+      cost: `about ${roughCost(r).toFixed(0)}`,
+      grip: formatQuantity(boltRows(r)[0]!.length.grip, 'length', job.units),
+      bolts: boltLines(r),
+      torque: tightenWords(r),
       torqueTip: `T = K·d·F with K ${NUT_FACTOR} at 75 % of proof, for a joint taken apart again (common practice). By friction μ ${FRICTION} at 90 % of yield: ${formatQuantity(byFriction(r).torque, 'moment', job.units)} (VDI 2230).`,
     };
   });
-
-  /** "M8 × 50 mm, 6.3 mm out". */
-  private boltWords(r: Resolved, through: boolean, job: Job): string {
-    const { stock, needed, protrusion } = lengthFor(r, through);
-    if (!stock) return `none so long as ${formatQuantity(needed, 'length', job.units)}: studding`;
-    return `${r.size.id} × ${stock.text}, ${formatQuantity(protrusion, 'length', job.units)} out`;
-  }
-
-  private torqueWords(r: Resolved, job: Job): string {
-    const metal = byNutFactor(r);
-    const soft = crushTorque(r);
-    return soft && soft.torque < metal.torque
-      ? `${formatQuantity(soft.torque, 'moment', job.units)}, or the skin crushes`
-      : formatQuantity(metal.torque, 'moment', job.units);
-  }
 
   /** The stock list, with the present thickness in it even where it is not stock. */
   protected stock(now: string): readonly Choice[] {

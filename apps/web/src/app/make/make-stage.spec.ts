@@ -1,5 +1,6 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { Job } from '@core/job/schema';
+import { fromSheet } from '@core/job/values';
 import { testJob } from '@core/testing/test-job';
 import { provideDesk, type TestDesk } from '../testing/desk';
 import { MakeStage } from './make-stage';
@@ -27,6 +28,7 @@ it('shows how many sheets it takes on each paper', async () => {
 
 it('lists the holes from the corner a square is laid on', async () => {
   await show(testJob());
+  expect(host().querySelector('caption')!.textContent).toContain('outline');
   const rows = [...host().querySelectorAll('tbody tr')].map((r) => [...r.querySelectorAll('td')].map((d) => d.textContent));
   expect(rows[0]).toEqual(['B1', '205 mm', '185 mm', '11 mm', 'M10 8.8', 'stack-drill with backing plate']);
 });
@@ -60,4 +62,40 @@ it('says while the last change is still being saved', async () => {
   desk.state.update((s) => ({ ...s, save: 'saving' }));
   await fixture.whenStable();
   expect(host().textContent).toContain('still being saved');
+});
+
+it('a bent plate is shown as its flat blank with the lines of its bend, and every part by itself', async () => {
+  await show(
+    testJob({}, (j) => ({
+      ...j,
+      plate: { ...j.plate, fold: { edge: 'fore', radius: fromSheet(10, '10 mm'), height: fromSheet(50, '50 mm') } },
+    })),
+  );
+  expect([...host().querySelectorAll('[data-bend]')].map((l) => l.getAttribute('data-bend'))).toEqual([
+    'starts',
+    'middle',
+    'ends',
+  ]);
+  expect(host().textContent).toContain('bend the fore edge up square');
+  expect(host().querySelector('caption')!.textContent).toContain('flat blank');
+  const links = () => [...host().querySelectorAll<HTMLAnchorElement>('.downloads a')].map((a) => a.getAttribute('href'));
+  expect(links()[2]).toBe('/api/jobs/t/plate.dxf?part=plate&only=cut');
+  (host().querySelector('[data-part=backing] button') as HTMLButtonElement).click();
+  await fixture.whenStable();
+  expect(links().slice(0, 2)).toEqual(['/api/jobs/t/template.pdf?paper=a4&part=backing', '/api/jobs/t/plate.dxf?part=backing']);
+  expect(host().querySelectorAll('[data-bend]')).toHaveLength(0);
+});
+
+it('the way numbers stand in the CSV is kept for the next job', async () => {
+  localStorage.clear();
+  await show(testJob());
+  const csv = () => [...host().querySelectorAll<HTMLAnchorElement>('.downloads a')].at(-2)!.getAttribute('href');
+  expect(csv()).toContain('numbers=point');
+  fixture.componentInstance['setNumbers']('comma');
+  await fixture.whenStable();
+  expect(csv()).toContain('numbers=comma');
+  TestBed.resetTestingModule();
+  await show(testJob());
+  expect(csv()).toContain('numbers=comma');
+  localStorage.clear();
 });

@@ -4,23 +4,27 @@ import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-
 import { MatIcon } from '@angular/material/icon';
 import { cautionsFor } from '@core/chain/cautions';
 import { headline } from '@core/chain/headline';
-import { outlineOf } from '@core/job/outlines';
 import { isResolved, resolve } from '@core/job/resolve';
 import { assumedValues } from '@core/job/values';
-import { drillList } from '@core/shop/drill-list';
+import { boltLines, tightenWords } from '@core/shop/bolt-words';
+import { cutParts } from '@core/shop/cut-parts';
+import { drillList, type DrillRow } from '@core/shop/drill-list';
 import { PAPERS, templateFor, type PaperName } from '@core/shop/template-pages';
 import { boundsOf } from '@core/geometry/rects';
 import { formatQuantity } from '@core/units/format-quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';
-import { PlateDrawing, plateView } from '../drawing/plate-drawing';
+import { plateView } from '../drawing/plate-drawing';
+import { PickField, type Choice } from '../fields/pick-field';
 import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
+import { BlankDrawing } from './blank-drawing';
+import { keptNumbers, type CsvNumbers } from './csv-numbers';
 
 /** Make: the sheets to mark out, drill and cut by. They are made from the job as saved. */
 @Component({
   selector: 'ms-make-stage',
-  imports: [MatButton, MatButtonToggle, MatButtonToggleGroup, MatIcon, PlateDrawing],
+  imports: [BlankDrawing, MatButton, MatButtonToggle, MatButtonToggleGroup, MatIcon, PickField],
   templateUrl: './make-stage.html',
   styleUrl: './make-stage.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,14 +35,33 @@ export class MakeStage {
   protected readonly job = computed(() => this.desk.job()!);
   protected readonly papers = PAPERS;
   protected readonly paper = signal<PaperName>('a4');
-  private readonly cut = computed(() => templateFor(outlineOf(this.job()), this.paper()));
+  protected readonly partId = signal('plate');
+  protected readonly numbers = signal<CsvNumbers>(keptNumbers.read());
+  protected readonly locales: readonly Choice[] = [
+    { value: 'point', label: '1234.5, commas between' },
+    { value: 'comma', label: '1234,5, semicolons between' },
+  ];
+  private readonly resolved = computed(() => {
+    const r = resolve(this.job());
+    return isResolved(r) ? r : undefined;
+  });
+  protected readonly parts = computed(() => {
+    const r = this.resolved();
+    return r ? cutParts(r) : [];
+  });
+  /** The part that was chosen, while there is one of that name; else the mounting plate. */
+  protected readonly part = computed(() => this.parts().find((p) => p.id === this.partId()) ?? this.parts()[0]);
+  private readonly cut = computed(() => {
+    const p = this.part();
+    return p && templateFor(p.bounds, this.paper());
+  });
   protected readonly tooLarge = computed(() => {
     const t = this.cut();
-    return isRefusal(t) ? refusalText(t) : '';
+    return t && isRefusal(t) ? refusalText(t) : '';
   });
   protected readonly template = computed(() => {
     const t = this.cut();
-    return isRefusal(t) ? null : t;
+    return !t || isRefusal(t) ? null : t;
   });
   protected readonly view = computed(() => {
     const sheets = this.template()?.sheets ?? [];
@@ -51,13 +74,34 @@ export class MakeStage {
       4,
     );
   });
-  private readonly resolved = computed(() => resolve(this.job()));
-  protected readonly rows = computed(() => {
+  /** The drill list part by part, in its order. */
+  protected readonly groups = computed(() => {
     const r = this.resolved();
-    return isResolved(r) ? drillList(this.job(), r) : [];
+    const groups: { part: string; rows: DrillRow[] }[] = [];
+    for (const row of r ? drillList(this.job(), r) : []) {
+      const last = groups.at(-1);
+      if (last?.part === row.part) last.rows.push(row);
+      else groups.push({ part: row.part, rows: [row] });
+    }
+    return groups;
+  });
+  protected readonly bolts = computed(() => {
+    const r = this.resolved();
+    return r ? boltLines(r) : [];
+  });
+  protected readonly torque = computed(() => {
+    const r = this.resolved();
+    return r ? tightenWords(r) : '';
+  });
+  /** How the chosen part is bent, where it is. */
+  protected readonly bend = computed(() => {
+    const { fold } = this.job().plate;
+    if (!fold || !this.part()?.bends.length) return '';
+    const mm = (v: number) => formatQuantity(v, 'length', this.job().units);
+    return `Flat blank: cut and drill it, then bend the ${fold.edge} edge up square at the dashed lines, inside radius ${mm(fold.radius.v)}, to ${mm(fold.height.v)} outside.`;
   });
   protected readonly refusals = computed(() => {
-    const r = this.resolved();
+    const r = resolve(this.job());
     return isResolved(r) ? [] : r.map((x) => refusalText({ ...x, field: fieldWords(x.field) }));
   });
   protected readonly cautions = computed(() => cautionsFor(this.job()));
@@ -71,7 +115,17 @@ export class MakeStage {
     return { holds, words: holds ? `The job ${says}.` : `The job ${says}. Every sheet says so.` };
   });
 
-  protected show(mm: number): string {
-    return formatQuantity(mm, 'length', this.job().units);
+  protected setNumbers(way: string): void {
+    this.numbers.set(way as CsvNumbers);
+    keptNumbers.write(way as CsvNumbers);
+  }
+
+  protected file(name: string, query: Record<string, string>): string {
+    const asked = new URLSearchParams(query).toString();
+    return `/api/jobs/${this.job().id}/${name}${asked ? `?${asked}` : ''}`;
+  }
+
+  protected show(mm: number | null): string {
+    return mm === null ? '' : formatQuantity(mm, 'length', this.job().units);
   }
 }

@@ -1,0 +1,48 @@
+import { stringify } from 'csv-stringify/sync';
+import type { SheetWords } from '@core/chain/sheet-words';
+import type { Job } from '@core/job/schema';
+import type { DrillRow } from '@core/shop/drill-list';
+import { inchFraction } from '@core/units/format-quantity';
+import { INCH } from '@core/units/unit-table';
+
+/** How the reader's own spreadsheet reads numbers: point and comma, or decimal comma and semicolon. */
+export const LOCALES = { point: { delimiter: ',', decimal: '.' }, comma: { delimiter: ';', decimal: ',' } } as const;
+export type CsvLocale = keyof typeof LOCALES;
+
+/** The nearest drill of the 64ths index, with ≈ where it is not exact; empty where none is within 0.1 mm. */
+function drillText(mm: number): string {
+  const exact = inchFraction(mm, 0.002);
+  const near = inchFraction(mm);
+  return exact ?? (near ? `≈ ${near}` : '');
+}
+
+/** Millimetres, and in an inch job inches with the drill's fraction beside; each row says which job, version and verdict. */
+export function drillCsv(job: Job, rows: readonly DrillRow[], said: SheetWords, locale: CsvLocale): string {
+  const { delimiter, decimal } = LOCALES[locale];
+  const number = (v: number | null, digits: number): string =>
+    v === null ? '' : String(Number(v.toFixed(digits))).replace('.', decimal);
+  const inches = (v: number | null): string => number(v === null ? null : v / INCH, 4);
+  const inch = job.units === 'inch';
+  const made = rows.map((r) => ({
+    part: r.part,
+    hole: r.hole,
+    ...(inch
+      ? {
+          x_in: inches(r.x),
+          y_in: inches(r.y),
+          diameter_in: inches(r.diameter),
+          drill: r.diameter === null ? '' : drillText(r.diameter),
+        }
+      : {}),
+    x_mm: number(r.x, 2),
+    y_mm: number(r.y, 2),
+    diameter_mm: number(r.diameter, 2),
+    fastener: r.fastener,
+    note: r.note,
+    job: said.job,
+    issue: said.issue,
+    verdict: said.verdict,
+  }));
+  // A byte order mark, or spreadsheets read UTF-8 as their own code page.
+  return `\ufeff${stringify(made, { header: true, delimiter, escape_formulas: true })}`;
+}

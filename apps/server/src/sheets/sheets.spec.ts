@@ -1,0 +1,132 @@
+import DxfParser from 'dxf-parser';
+import { pino } from 'pino';
+import request from 'supertest';
+import type { Job } from '@core/job/schema';
+import { fromSheet } from '@core/job/values';
+import { lopsidedJob } from '@core/testing/lopsided-job';
+import { createApp } from '../app';
+import { openDatabase } from '../database/open-database';
+import { JobStore } from '../jobs/job-store';
+import { StockStore } from '../stock/stock-store';
+import { fileName } from './file-name';
+import { MISSING, setIn } from './fonts';
+
+const mm = (v: number) => fromSheet(v, `${v} mm`);
+
+/** A server with one job. */
+function served(job: Job) {
+  const db = openDatabase(':memory:');
+  const store = new JobStore(db);
+  store.add(job);
+  const http = request(createApp({ store, stock: new StockStore(db), log: pino({ level: 'silent' }) }));
+  const at = `/api/jobs/${job.id}`;
+  const take = async (path: string): Promise<{ body: Buffer; name: string }> => {
+    const res = await http
+      .get(`${at}/${path}`)
+      .buffer(true)
+      .parse((r, done) => {
+        const parts: Buffer[] = [];
+        r.on('data', (p: Buffer) => parts.push(p));
+        r.on('end', () => done(null, Buffer.concat(parts)));
+      })
+      .expect(200);
+    return { body: res.body as Buffer, name: decodeURIComponent(res.headers['content-disposition'] ?? '') };
+  };
+  return { http, at, take };
+}
+
+const NAME = 'Łódź: Müller & Ярославль <1/2>';
+const named = lopsidedJob((j) => ({ ...j, name: NAME }));
+const folded = lopsidedJob((j) => ({
+  ...j,
+  units: 'inch',
+  plate: { ...j.plate, fold: { edge: 'fore', radius: mm(6), height: mm(40) } },
+}));
+const holds = /Checked|DOES NOT HOLD|NOT SHOWN TO HOLD/;
+const today = new Date().toISOString().slice(0, 10);
+
+describe('names of files', () => {
+  it('carry the job’s name in its own script, what it is and which version', async () => {
+    const { take } = served(named);
+    const { name } = await take('plate.dxf');
+    expect(name).toContain('Łódź Müller & Ярославль 1 2, mounting plate');
+    expect(name).toContain('v1.dxf');
+    expect((await take('job.json')).name).toContain('v1.json');
+  });
+  it('never carry what a file system does not like', () => {
+    expect(fileName('..//a\\b:c*?"<>|\u0007. ', 'x', 3, 'pdf')).toBe('a b c, x, v3.pdf');
+    expect(fileName('///', '', 1, 'csv')).toBe('job, v1.csv');
+  });
+});
+
+describe('the drill list', () => {
+  const read = async (job: Job, numbers: 'point' | 'comma') => {
+    const text = (await served(job).take(`drill-list.csv?numbers=${numbers}`)).body.toString('utf8');
+    expect(text.charCodeAt(0)).toBe(0xfeff);
+    return text
+      .slice(1)
+      .trim()
+      .split('\n')
+      .map((l) => l.split(numbers === 'point' ? ',' : ';'));
+  };
+  it('has points and commas, or decimal commas and semicolons, as was asked', async () => {
+    const [head, first] = await read(named, 'point');
+    expect(head!.slice(0, 7)).toEqual(['part', 'hole', 'x_mm', 'y_mm', 'diameter_mm', 'fastener', 'note']);
+    expect(first!.slice(0, 6)).toEqual(['plate', 'B1', '205', '155', '11', 'M10 8.8']);
+    const half = { ...named, bolts: { ...named.bolts, items: [{ id: 'B1', x: 110.25, y: 80 }, ...named.bolts.items.slice(1)] } };
+    expect((await read(half, 'comma'))[1]!.slice(0, 5)).toEqual(['plate', 'B1', '205,25', '155', '11']);
+  });
+  it('each row says which job and version, and whether it holds', async () => {
+    const rows = await read(named, 'comma');
+    for (const r of rows.slice(1)) {
+      expect(r.join(';')).toContain('Ярославль');
+      expect(r.join(';')).toContain(`version 1, ${today}`);
+      expect(r.join(';')).toMatch(holds);
+    }
+  });
+  it('an inch job has inches, with the nearest drill: 11 mm is about 7/16 (0.4375)', async () => {
+    const [head, first] = await read(folded, 'comma');
+    const at = (c: string) => first![head!.indexOf(c)];
+    expect(at('diameter_in')).toBe('0,4331');
+    expect(at('drill')).toBe('');
+    expect(at('x_in')).toBe(String(Number((205 / 25.4).toFixed(4))).replace('.', ','));
+    const near = { ...folded, bolts: { ...folded.bolts, size: '3/8-16', class: 'Gr 5', nut: 'Gr 5' } };
+    const [h, f] = await read(near, 'point');
+    // Clearance of 3/8 in, normal: 0.406, 13/32 in (ASME B18.2.8).
+    expect(f![h!.indexOf('drill')]).toBe('≈ 13/32 in');
+  });
+  it('refuses a way of writing numbers it does not know, by name', async () => {
+    const { http, at } = served(named);
+    const { body } = await http.get(`${at}/drill-list.csv?numbers=roman`).expect(400);
+    expect(body.detail).toBe('numbers: not known — allowed: point, comma');
+  });
+});
+
+describe('the DXF', () => {
+  it('of any part, whole or cut only; a part that is not there is told by name', async () => {
+    const backed = lopsidedJob((j) => ({ ...j, far: { kind: 'plate', metal: 'S275', thickness: mm(5), past: 10 } }));
+    const { http, at, take } = served(backed);
+    const whole = (await take('plate.dxf?part=backing')).body.toString('utf8');
+    expect(whole).toMatch(holds);
+    expect(whole).toContain(`version 1, ${today}`);
+    const bare = new DxfParser().parseSync((await take('plate.dxf?part=backing&only=cut')).body.toString('utf8'))!;
+    expect(new Set(bare.entities.map((e) => e.layer))).toEqual(new Set(['PLATE_OUTLINE', 'HOLES']));
+    expect((await http.get(`${at}/plate.dxf?part=lid`).expect(404)).body.detail).toContain('allowed: plate, backing');
+  });
+  it('text in UTF-8', async () =>
+    expect((await served(named).take('plate.dxf')).body.toString('utf8')).toContain('Müller & Ярославль'));
+  it('nothing is made from a layout that is refused', async () => {
+    const { http, at } = served({ ...named, bolts: { ...named.bolts, items: [] } });
+    expect((await http.get(`${at}/plate.dxf`).expect(422)).body.detail).toContain('there are no bolts');
+  });
+});
+
+describe('faces of the sheets', () => {
+  it('Latin in the shop’s own; Latin Extended, Greek and Cyrillic in one that has them', () => {
+    expect(setIn('plain', 'Müller ø 11')).toMatchObject({ face: 'plain', missing: 0 });
+    for (const text of ['Łódź', 'Ελλάδα γ', 'Ярославль'])
+      expect(setIn('bold', text)).toMatchObject({ face: 'bold wide', missing: 0 });
+  });
+  it('what no face has is marked and counted, never dropped', () =>
+    expect(setIn('plain', '鋼 plate')).toEqual({ face: 'plain wide', text: `${MISSING} plate`, missing: 1 }));
+});

@@ -1,0 +1,79 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Rect } from '@core/geometry/points';
+import { pathData } from '@core/geometry/region';
+import type { UnitSystem } from '@core/units/format-quantity';
+import { formatQuantity } from '@core/units/format-quantity';
+import type { CutPart } from '@core/shop/cut-parts';
+
+/** One part as it is cut, flat: outline, holes with their centres, bend lines. 1 unit is 1 mm. */
+@Component({
+  selector: 'svg[msBlank]',
+  host: { '[attr.viewBox]': 'viewBox()', preserveAspectRatio: 'xMidYMid meet' },
+  template: `
+    <svg:path [attr.d]="outline()" fill="#2b2a63" stroke="#16153a" stroke-width="1.2" />
+    @for (l of part().bends; track l.what) {
+      <svg:line
+        [attr.data-bend]="l.what"
+        [attr.x1]="l.from.x"
+        [attr.y1]="-l.from.y"
+        [attr.x2]="l.to.x"
+        [attr.y2]="-l.to.y"
+        stroke="#dcc389"
+        [attr.stroke-width]="l.what === 'middle' ? 1.4 : 0.8"
+        [attr.stroke-dasharray]="l.what === 'middle' ? '14 4' : '4 3'"
+      />
+    }
+    @for (h of part().holes; track h.id) {
+      <svg:g [attr.transform]="'translate(' + h.x + ' ' + -h.y + ')'">
+        <svg:circle
+          [attr.r]="h.d / 2"
+          fill="#f3eee1"
+          [attr.stroke]="h.takes === 'fitting' ? '#dcc389' : '#dfe3f7'"
+          stroke-width="0.9"
+        />
+        <svg:path [attr.d]="cross(h.d)" stroke="#dfe3f7" stroke-width="0.5" />
+        <svg:text [attr.x]="h.d / 2 + 3" [attr.y]="-3" [attr.font-size]="text()" class="scribed">{{ h.id }}</svg:text>
+        <svg:text [attr.x]="h.d / 2 + 3" [attr.y]="text()" [attr.font-size]="text() * 0.8" class="scribed size">
+          ø {{ show(h.d) }}
+        </svg:text>
+      </svg:g>
+    }
+  `,
+  styles: `
+    :host {
+      font-family: var(--label);
+    }
+    .scribed {
+      fill: #f3eee1;
+      font-weight: 600;
+    }
+    .size {
+      font-weight: 500;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BlankDrawing {
+  readonly part = input.required<CutPart>();
+  readonly units = input.required<UnitSystem>();
+  readonly view = input.required<Rect>();
+
+  protected readonly viewBox = computed(() => {
+    const { x0, x1, y0, y1 } = this.view();
+    return `${x0} ${-y1} ${x1 - x0} ${y1 - y0}`;
+  });
+  protected readonly outline = computed(() => pathData(this.part().region, (p) => ({ x: p.x, y: -p.y }), true));
+  /** Letter height, mm. */
+  protected readonly text = computed(() => {
+    const { x0, x1 } = this.part().bounds;
+    return Math.max(5, (x1 - x0) / 28);
+  });
+
+  protected cross(d: number): string {
+    const arm = d / 2 + 3;
+    return `M${-arm} 0H${arm}M0 ${-arm}V${arm}`;
+  }
+  protected show(mm: number): string {
+    return formatQuantity(mm, 'length', this.units());
+  }
+}

@@ -1,0 +1,73 @@
+import { heightOf, widthOf } from '../geometry/rects';
+import type { Resolved } from '../job/resolve';
+import { assumedValues } from '../job/values';
+import type { CutPart } from '../shop/cut-parts';
+import { formatQuantity } from '../units/format-quantity';
+import { cautionsFor } from './cautions';
+import { onPaper } from './on-paper';
+
+/** Which state of the job a sheet was made from, and when. */
+export interface Issue {
+  readonly version: number;
+  /** ISO date, YYYY-MM-DD. */
+  readonly on: string;
+}
+
+/** What stands on every sheet and in every file of one part. */
+export interface SheetWords {
+  readonly job: string;
+  /** "version 7, 2026-03-04" */
+  readonly issue: string;
+  readonly part: string;
+  readonly holes: string;
+  readonly holds: boolean;
+  readonly verdict: string;
+  readonly kept: string;
+  readonly notJudged: string;
+  /** Empty where everything was measured. */
+  readonly assumed: string;
+  readonly cautions: readonly string[];
+}
+
+/** Judges the job anew: up to a second or two. */
+export function sheetWords(r: Resolved, issue: Issue): (part: CutPart) => SheetWords {
+  const { job } = r;
+  const said = onPaper(job);
+  const n = assumedValues(job).length;
+  const mm = (v: number) => formatQuantity(v, 'length', job.units);
+  return (part) => ({
+    job: job.name,
+    issue: `version ${issue.version}, ${issue.on}`,
+    part: partWords(r, part, mm),
+    holes: holeWords(part, mm),
+    holds: said.holds,
+    verdict: said.verdict,
+    kept: said.figures.join('. '),
+    notJudged: said.notJudged,
+    assumed: n > 0 ? `${n} ${n === 1 ? 'value is' : 'values are'} ASSUMED, not measured: measure before cutting.` : '',
+    cautions: cautionsFor(job),
+  });
+}
+
+function partWords(r: Resolved, p: CutPart, mm: (v: number) => string): string {
+  const { corner, fold } = r.job.plate;
+  const thickness = p.id === 'plate' ? r.job.plate.thickness.text : mm(p.thickness);
+  const count = p.count > 1 ? `${p.count} × ` : '';
+  const round = corner > 0 && p.region.outer.some((v) => v.bulge !== 0) ? `, corners R ${mm(corner)}` : '';
+  const bent =
+    p.bends.length > 0 && fold
+      ? `, flat blank; bend the ${fold.edge} edge square, inside radius ${mm(fold.radius.v)}, leg ${mm(fold.height.v)} outside`
+      : '';
+  const size = `${mm(widthOf(p.bounds))} × ${mm(heightOf(p.bounds))}`;
+  return `${count}${p.name} ${size}, ${thickness} ${p.metal.name}${round}${bent}`;
+}
+
+/** "4 holes ø 11 mm; 2 holes ø 13 mm for the fitting" */
+function holeWords(p: CutPart, mm: (v: number) => string): string {
+  const groups = new Map<string, number>();
+  for (const h of p.holes) {
+    const words = `ø ${mm(h.d)}${h.takes === 'fitting' ? ' for the fitting’s own bolts' : ''}${h.takes === 'bolt' && h.then ? `, ${h.then}` : ''}`;
+    groups.set(words, (groups.get(words) ?? 0) + 1);
+  }
+  return [...groups].map(([words, n]) => `${n} ${n === 1 ? 'hole' : 'holes'} ${words}`).join('; ');
+}

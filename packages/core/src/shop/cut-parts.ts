@@ -1,0 +1,182 @@
+import { type Point, type Rect } from '../geometry/points';
+import { cutLength, regionArea, roundedRect, type Region } from '../geometry/region';
+import { baseHoleFor } from '../job/layout-refusals';
+import type { Resolved } from '../job/resolve';
+import { stripsOf } from '../job/strips';
+import { headDepth } from '../stock/heads';
+import type { Metal } from '../stock/metals';
+import { tapDrill, weldNutHole } from '../stock/tap-drills';
+import { blankOf } from './bend-allowance';
+
+/** A hole of a part: round, mm, in plan coordinates. */
+export interface CutHole extends Point {
+  readonly id: string;
+  readonly d: number;
+  /** For the job's own bolts, or for those of the fitting that is bolted on. */
+  readonly takes: 'bolt' | 'fitting';
+  /** Cut to this size and then worked on: tapped, countersunk. */
+  readonly then: string;
+}
+
+/** A line on the flat blank: where the bend starts, its middle and where it ends. */
+export interface BendLine {
+  readonly what: 'starts' | 'middle' | 'ends';
+  readonly from: Point;
+  readonly to: Point;
+}
+
+/** Something that is cut from plate: its flat outline with its holes, in plan coordinates, mm. */
+export interface CutPart {
+  readonly id: string;
+  readonly name: string;
+  /** Of the flat blank, before it is bent. */
+  readonly region: Region;
+  readonly bounds: Rect;
+  readonly holes: readonly CutHole[];
+  readonly bends: readonly BendLine[];
+  readonly metal: Metal;
+  readonly thickness: number;
+  /** Alike, one on another. */
+  readonly count: number;
+}
+
+/** The plate's rectangle and what the leg takes past its bent edge, mm. */
+export function blankRect(r: Pick<Resolved, 'plate' | 'fold' | 'plateThickness'>): Rect {
+  const { plate, fold } = r;
+  if (!fold) return plate;
+  const { added } = blankOf({ t: r.plateThickness, r: fold.radius, leg: fold.height });
+  switch (fold.edge) {
+    case 'fore':
+      return { ...plate, x1: plate.x1 + added };
+    case 'aft':
+      return { ...plate, x0: plate.x0 - added };
+    case 'port':
+      return { ...plate, y1: plate.y1 + added };
+    case 'starboard':
+      return { ...plate, y0: plate.y0 - added };
+  }
+}
+
+/** The lines of the bend on the blank, from edge to edge; none on a flat plate. */
+export function bendLines(r: Pick<Resolved, 'plate' | 'fold' | 'plateThickness'>): BendLine[] {
+  const { plate: p, fold } = r;
+  if (!fold) return [];
+  const { allowance } = blankOf({ t: r.plateThickness, r: fold.radius, leg: fold.height });
+  const at = { starts: 0, middle: allowance / 2, ends: allowance } as const;
+  const line = (off: number): Pick<BendLine, 'from' | 'to'> => {
+    const along = (x: number) => ({ from: { x, y: p.y0 }, to: { x, y: p.y1 } });
+    const across = (y: number) => ({ from: { x: p.x0, y }, to: { x: p.x1, y } });
+    return {
+      fore: () => along(p.x1 + off),
+      aft: () => along(p.x0 - off),
+      port: () => across(p.y1 + off),
+      starboard: () => across(p.y0 - off),
+    }[fold.edge]();
+  };
+  return (['starts', 'middle', 'ends'] as const).map((what) => ({ what, ...line(at[what]) }));
+}
+
+/** Holes of the base that none of the bolts goes through: the fitting is bolted to the plate there, unless it is welded on. */
+export function fittingHoles(r: Resolved): CutHole[] {
+  const { job } = r;
+  if (job.welds.fitting !== 'none') return [];
+  const taken = new Set(r.bolts.map((b) => baseHoleFor(job, b, r.d)?.id));
+  const slot = r.baseHole.slot > 0 ? `under the middle of a slot ${r.baseHole.slot} mm longer than it is wide` : '';
+  return job.base.holes
+    .filter((h) => !taken.has(h.id))
+    .map((h) => ({ id: h.id, x: h.x, y: h.y, d: r.baseHole.d, takes: 'fitting' as const, then: slot }));
+}
+
+/** The part a thread or a nut is made in: the backing, else the skin. */
+const madeIn = (r: Resolved): 'backing' | 'skin' => (r.far.kind === 'plate' ? 'backing' : 'skin');
+
+/** Hole of a bolt in its backing, and what is done there. */
+function backingHole(r: Resolved): Pick<CutHole, 'd' | 'then'> {
+  const { holding } = r.joint;
+  if (madeIn(r) !== 'backing') return { d: r.d0, then: '' };
+  if (holding === 'tapped') return { d: tapDrill(r.size).d, then: `drill ${tapDrill(r.size).text}, tap ${r.size.id}` };
+  if (holding === 'weld nut') return { d: weldNutHole(r.size), then: 'for the collar of the weld nut' };
+  return { d: r.d0, then: '' };
+}
+
+/** Every part that is cut, the mounting plate first. */
+export function cutParts(r: Resolved): CutPart[] {
+  const { corner } = r.job.plate;
+  const blank = blankRect(r);
+  const sunk = headDepth(r.joint.head, r.size) > 0;
+  const mine: CutHole[] = r.bolts.map((b) => ({
+    id: b.id,
+    x: b.x,
+    y: b.y,
+    d: r.d0,
+    takes: 'bolt',
+    then: sunk && !b.throughBase ? 'countersink 90° for the head' : '',
+  }));
+  const plate: CutPart = {
+    id: 'plate',
+    name: 'mounting plate',
+    region: roundedRect(blank, corner),
+    bounds: blank,
+    holes: [...mine, ...fittingHoles(r)],
+    bends: bendLines(r),
+    metal: r.plateMetal,
+    thickness: r.plateThickness,
+    count: r.plateLayers,
+  };
+  return [plate, ...backingParts(r)];
+}
+
+function backingParts(r: Resolved): CutPart[] {
+  const { far, job } = r;
+  if (far.kind !== 'plate') {
+    if (job.far.kind !== 'plate washer' || far.metal === undefined) return [];
+    return [plateWasher(r, far.metal)];
+  }
+  const hole = backingHole(r);
+  const under = (o: Rect) =>
+    r.bolts
+      .filter((b) => b.x >= o.x0 && b.x <= o.x1 && b.y >= o.y0 && b.y <= o.y1)
+      .map((b) => ({ id: b.id, x: b.x, y: b.y, ...hole, takes: 'bolt' as const }));
+  const cut = (id: string, name: string, o: Rect, corner: number): CutPart => ({
+    id,
+    name,
+    region: roundedRect(o, corner),
+    bounds: o,
+    holes: under(o),
+    bends: [],
+    metal: far.metal,
+    thickness: far.thickness,
+    count: far.layers,
+  });
+  if (far.strips) return stripsOf(job).map((o, i) => cut(`strip-${i + 1}`, `strip ${i + 1}`, o, 0));
+  return [cut('backing', 'backing plate', far.outline, job.plate.corner)];
+}
+
+/** A square of plate with a hole in its middle, one under each nut. */
+function plateWasher(r: Resolved, metal: Metal): CutPart {
+  const { outside, thickness } = r.far as Extract<Resolved['far'], { kind: 'washer' }>;
+  const o: Rect = { x0: -outside / 2, x1: outside / 2, y0: -outside / 2, y1: outside / 2 };
+  return {
+    id: 'plate-washer',
+    name: 'plate washer',
+    region: roundedRect(o, 0),
+    bounds: o,
+    holes: [{ id: 'W', x: 0, y: 0, d: r.d0, takes: 'bolt', then: '' }],
+    bends: [],
+    metal,
+    thickness,
+    count: r.bolts.length,
+  };
+}
+
+const holesOf = (p: CutPart): number => p.holes.reduce((sum, h) => sum + (Math.PI / 4) * h.d ** 2, 0);
+
+/** All pieces of a part together, kg. */
+export const partMass = (p: CutPart): number =>
+  (regionArea(p.region) - holesOf(p)) * p.thickness * p.metal.density * 1e-9 * p.count;
+
+/** Metal bought for all its pieces, kg: holes are paid for. */
+export const boughtMass = (p: CutPart): number => regionArea(p.region) * p.thickness * p.metal.density * 1e-9 * p.count;
+
+/** Outline of one piece, m. */
+export const outlineLength = (p: CutPart): number => cutLength(p.region) / 1000;
