@@ -1,5 +1,5 @@
 import { stringify } from 'csv-stringify/sync';
-import type { SheetWords } from '@core/chain/sheet-words';
+import type { SheetWords } from '@core/shop/sheet-words';
 import type { Job } from '@core/job/schema';
 import type { DrillRow } from '@core/shop/drill-list';
 import { inchFraction } from '@core/units/format-quantity';

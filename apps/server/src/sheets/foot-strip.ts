@@ -1,4 +1,4 @@
-import type { SheetWords } from '@core/chain/sheet-words';
+import type { SheetWords } from '@core/shop/sheet-words';
 import { CALIBRATION, MARGIN, PAPERS, STRIP, type Template, type TemplateSheet } from '@core/shop/template-pages';
 import type { Pen } from './pen';
 

@@ -1,6 +1,6 @@
 import { Router, type Response } from 'express';
 import { z } from 'zod';
-import { sheetWords, type SheetWords } from '@core/chain/sheet-words';
+import { sheetWords, type SheetWords } from '@core/shop/sheet-words';
 import { writeJob } from '@core/formats/read-job';
 import { isResolved, resolve, type Resolved } from '@core/job/resolve';
 import { cutParts, type CutPart } from '@core/shop/cut-parts';

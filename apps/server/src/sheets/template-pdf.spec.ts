@@ -1,5 +1,5 @@
 import { inflateSync } from 'node:zlib';
-import { sheetWords } from '@core/chain/sheet-words';
+import { sheetWords } from '@core/shop/sheet-words';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { cutParts } from '@core/shop/cut-parts';

@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import type { SheetWords } from '@core/chain/sheet-words';
+import type { SheetWords } from '@core/shop/sheet-words';
 import { pathData } from '@core/geometry/region';
 import type { Rect } from '@core/geometry/points';
 import type { Job } from '@core/job/schema';

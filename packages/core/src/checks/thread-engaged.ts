@@ -29,7 +29,9 @@ export function threadAreas(
 /** What is tapped: the backing plate where there is one, else the skin's own metal. */
 export function tappedIn(r: Resolved): { readonly t: number; readonly fy: number; readonly fu: number } | Refusal {
   if (r.far.kind === 'plate')
-    return brittle(r.far.metal, 'far.metal', 'a thread cut in it') ?? { t: r.far.thickness, fy: r.far.metal.fy, fu: r.far.metal.fu };
+    return (
+      brittle(r.far.metal, 'far.metal', 'a thread cut in it') ?? { t: r.far.thickness, fy: r.far.metal.fy, fu: r.far.metal.fu }
+    );
   if (metalSkin(r)) return { t: heldThickness(r), fy: r.skin.bending, fu: r.skin.fu };
   return refuse(
     'joint.holding',

@@ -1,10 +1,10 @@
 import { heightOf, widthOf } from '../geometry/rects';
 import type { Resolved } from '../job/resolve';
 import { assumedValues } from '../job/values';
-import type { CutPart } from '../shop/cut-parts';
+import type { CutPart } from './cut-parts';
 import { formatQuantity } from '../units/format-quantity';
-import { cautionsFor } from './cautions';
-import { onPaper } from './on-paper';
+import { cautionsFor } from '../chain/cautions';
+import { onPaper } from '../chain/on-paper';
 
 /** Which state of the job a sheet was made from, and when. */
 export interface Issue {
