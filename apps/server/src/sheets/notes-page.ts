@@ -33,6 +33,8 @@ export function notesPage(pen: Pen, { job, part, said }: TemplateOf, t: Template
       head(said.verdict),
       ...(said.kept ? [plain(said.kept)] : []),
       plain(said.notJudged),
+      head('Bolts'),
+      plain(`${said.bolts}.`),
       head('Holes, from the aft starboard corner of the blank, x forward, y to port'),
       plain(holes.join('; ')),
       ...(open.length > 0 ? [head(said.assumed), plain(`${open.join('; ')}${more}`)] : []),

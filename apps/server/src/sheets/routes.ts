@@ -93,6 +93,7 @@ export function sheetRoutes(store: JobStore): Router {
       `${s.job}, ${s.issue}`,
       s.part,
       s.holes,
+      s.bolts,
       'Millimetres.',
       s.verdict,
       s.kept,

@@ -12,6 +12,8 @@ export interface OnPaper {
   readonly notJudged: string;
 }
 
+const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+
 /** Judges the job: up to a second or two. */
 export function onPaper(job: Job): OnPaper {
   const judged = judge(job);
@@ -20,5 +22,11 @@ export function onPaper(job: Job): OnPaper {
   const holds = v.state === 'sound' || v.state === 'tight';
   const by = judged.solved ? 'as solved' : 'by hand';
   const loud = { sound: 'Checked', tight: 'Checked', fails: 'DOES NOT HOLD', refused: 'NOT SHOWN TO HOLD' }[v.state];
-  return { holds, verdict: `${loud} (${by}): ${h.says}.`, figures: h.kept, notJudged: `Not judged: ${h.notJudged.join('; ')}.` };
+  const says = holds ? h.says : h.says.replace(/^does not hold: /, '');
+  return {
+    holds,
+    verdict: `${loud} (${by}): ${says}.`,
+    figures: h.kept.map(sentence),
+    notJudged: `Not judged: ${h.notJudged.join('; ')}.`,
+  };
 }

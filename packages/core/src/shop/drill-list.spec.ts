@@ -142,6 +142,6 @@ it('an adapter plate lists the fitting’s own holes, plate only', () => {
     x: 120,
     y: 90,
     diameter: 9,
-    fastener: 'the fitting’s own',
+    fastener: 'fitting’s bolt',
   });
 });

@@ -116,10 +116,8 @@ function plateRows(job: Job, r: Resolved, from: From): DrillRow[] {
     hole: h.id,
     ...from(h),
     diameter: round2(h.d),
-    fastener: 'the fitting’s own',
-    note: ['for the fitting’s own bolt, plate only; its nut or head needs room below the plate', h.then]
-      .filter(Boolean)
-      .join('; '),
+    fastener: 'fitting’s bolt',
+    note: ['plate only; its nut or head needs room below', h.then].filter(Boolean).join('; '),
   }));
   return [...mine, ...fitting];
 }

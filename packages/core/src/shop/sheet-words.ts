@@ -1,6 +1,7 @@
 import { heightOf, widthOf } from '../geometry/rects';
 import type { Resolved } from '../job/resolve';
 import { assumedValues } from '../job/values';
+import { boltLines, tightenWords } from './bolt-words';
 import type { CutPart } from './cut-parts';
 import { formatQuantity } from '../units/format-quantity';
 import { cautionsFor } from '../chain/cautions';
@@ -20,6 +21,8 @@ export interface SheetWords {
   readonly issue: string;
   readonly part: string;
   readonly holes: string;
+  /** The bolt list and what they are tightened to. */
+  readonly bolts: string;
   readonly holds: boolean;
   readonly verdict: string;
   readonly kept: string;
@@ -40,6 +43,9 @@ export function sheetWords(r: Resolved, issue: Issue): (part: CutPart) => SheetW
     issue: `version ${issue.version}, ${issue.on}`,
     part: partWords(r, part, mm),
     holes: holeWords(part, mm),
+    bolts: `${boltLines(r)
+      .map((b) => `${b.ids.length} ${b.words} (${b.ids.join(', ')})`)
+      .join('; ')}. Tighten to ${tightenWords(r)}`,
     holds: said.holds,
     verdict: said.verdict,
     kept: said.figures.join('. '),

@@ -128,6 +128,9 @@ export function panelView(job: Job): Rect {
     />
     @if (leg(); as l) {
       <svg:g class="leg">
+        @if (job().plate.corner > 0) {
+          <svg:path [attr.d]="root()" fill="#2b2a63" stroke="#16153a" stroke-width="1.2" />
+        }
         <svg:rect
           [attr.x]="l.x0"
           [attr.y]="-l.y1"
@@ -332,6 +335,18 @@ export class PlateDrawing {
     return { x0: o.x0 + aside, x1: o.x1 + aside, y0: o.y0 - aside, y1: o.y1 - aside };
   });
   protected readonly leg = computed(() => legOf(this.job()));
+  /** The plate runs square into its bend: no corner is round there. */
+  protected readonly root = computed(() => {
+    const { fold, x0, x1, y0, y1, corner: c } = this.job().plate;
+    // Open on the plate's side, so that no line shows where it meets the plate.
+    const ways = {
+      fore: `M${x1 - c} ${-y1}H${x1}V${-y0}H${x1 - c}`,
+      aft: `M${x0 + c} ${-y1}H${x0}V${-y0}H${x0 + c}`,
+      port: `M${x0} ${c - y1}V${-y1}H${x1}V${c - y1}`,
+      starboard: `M${x0} ${-c - y0}V${-y0}H${x1}V${-c - y0}`,
+    };
+    return fold ? ways[fold.edge] : '';
+  });
   protected readonly legHeight = computed(() => {
     const { plate, units } = this.job();
     return plate.fold ? formatQuantity(plate.fold.height.v, 'length', units) : '';

@@ -38,8 +38,8 @@ export class MakeStage {
   protected readonly partId = signal('plate');
   protected readonly numbers = signal<CsvNumbers>(keptNumbers.read());
   protected readonly locales: readonly Choice[] = [
-    { value: 'point', label: '1234.5, commas between' },
-    { value: 'comma', label: '1234,5, semicolons between' },
+    { value: 'point', label: '1234.5 ,' },
+    { value: 'comma', label: '1234,5 ;' },
   ];
   private readonly resolved = computed(() => {
     const r = resolve(this.job());
