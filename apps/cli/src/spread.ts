@@ -55,7 +55,7 @@ function asText(s: Spread, mesh: Mesh): string {
       `  edge      ${c.edgeStress.value.toFixed(0)} MPa in the skin, mean over one thickness beside the plate`,
       `  plate     ${c.plateStress.value.toFixed(0)} MPa, behind ${c.farStress.value.toFixed(0)} MPa (means over a washer’s width)`,
       `  presses   ${c.pressure.value.toFixed(2)} MPa at most, on ${(c.pressedArea / 100).toFixed(0)} cm²`,
-      `  balance   ${c.balance.toExponential(1)} of the load, ${c.rounds} rounds of contact`,
+      `  balance   ${(100 * c.balance).toFixed(2)} % of the load, ${c.rounds} rounds of contact`,
     );
   }
   return lines.join('\n');

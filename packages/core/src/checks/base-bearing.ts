@@ -9,7 +9,7 @@ export const baseBearing: Check = {
   name: 'Base bearing',
   element: 'base',
   says: 'The pressed side of the base must not crush the skin under it.',
-  why: 'A base that is pulled on one side presses on the other. All of that press goes through a strip along the pressed edge, and a soft skin dents there before anything breaks. A wider base or a wider plate spreads the press; so does a stiffer plate, where the checks are judged as solved.',
+  why: 'A base that is pulled on one side presses on the other. All of that press goes through a strip along the pressed edge, and a soft skin dents there before anything breaks. A wider base spreads the press. A stiffer or larger plate does too, but by hand that is not counted: have the job solved to see it.',
   source:
     'Equilibrium with no tension in the bed; elastic base plate, Blodgett §3.3 (memory). Spread through the mounting plate not counted (safe).',
   range: 'Rigid base on an even bed, the plate between them; spacers press by themselves: see Spacer',

@@ -5,6 +5,7 @@ import type { Job } from './schema';
 const metalsIn = (job: Job): Set<string> =>
   new Set([
     job.plate.metal,
+    ...(job.base.metal ? [job.base.metal] : []),
     ...('metal' in job.far ? [job.far.metal] : []),
     ...('metal' in job.skin ? [job.skin.metal] : []),
     ...(job.lug ? [job.lug.metal] : []),

@@ -147,7 +147,7 @@ export const assumedValues = (job: Job): NamedValue[] => namedValues(job).filter
 
 /** The gauge table of the skin, where a gauge number means something. */
 export function skinGauges(job: Job): GaugeTable | undefined {
-  return job.skin.kind === 'sheet' ? metal(job.skin.metal)?.gauges : undefined;
+  return job.skin.kind === 'sheet' ? metal(job.skin.metal, job.ownStock.metals)?.gauges : undefined;
 }
 
 /** The document with the value at a path of `namedValues` replaced; lists are entered by id. Pure. */

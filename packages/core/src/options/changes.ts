@@ -33,10 +33,15 @@ const after = <T>(list: readonly T[], is: (t: T) => boolean, n = STEPS): readonl
 const stockOf = (job: Job): readonly PlateThickness[] => (job.units === 'inch' ? INCH_PLATE : MM_PLATE);
 const thicker = (job: Job, t: number) => after(stockOf(job), (p) => p.thickness > t + 1e-6);
 
+/** Never lying about in a small shop, welded and bent only by those who know how: taken on purpose, not offered (common practice). */
+const TO_ORDER = new Set(['S420', 'S460', 'S690']);
+
 function plateChanges(job: Job): Change[] {
   const { plate } = job;
   const now = metal(plate.metal, job.ownStock.metals);
-  const stronger = METALS.filter((m) => now && m.group === now.group && m.fy > now.fy).sort((a, b) => a.fy - b.fy);
+  const stronger = METALS.filter((m) => now && m.group === now.group && m.fy > now.fy && !TO_ORDER.has(m.id)).sort(
+    (a, b) => a.fy - b.fy,
+  );
   return [
     ...thicker(job, plate.thickness.v).map((t) => ({
       kind: 'plate',

@@ -57,7 +57,8 @@ export function heldByBase(job: Job): boolean {
 }
 
 export function axesFor(job: Job): Axes {
-  const family = fastenerSize(job.bolts.size)?.family ?? 'metric';
+  // An inch shop has inch bolts, whatever the job was begun with.
+  const family = job.units === 'inch' ? 'inch' : (fastenerSize(job.bolts.size)?.family ?? 'metric');
   const fixed = heldByBase(job);
   const n = job.bolts.items.length;
   return {

@@ -61,8 +61,8 @@ it('cheapest first, and thicker metal is heavier by its volume (by hand)', () =>
   const offers = whatClears(job, 'plate-bending');
   expect(offers.map((o) => o.cost)).toEqual([...offers.map((o) => o.cost)].sort((a, b) => a - b));
   const o = offers.find((x) => x.kind === 'plate')!;
-  // Outline 230 × 210 less corners of 12 mm and four 11 mm holes, S275 at 7850 kg/m³; the bolts grow by the same length.
-  const face = 230 * 210 - (4 - Math.PI) * 144 - Math.PI * 121;
+  // Outline 230 × 210 less corners of 12 mm, four 11 mm holes and the fitting’s own four, S275 at 7850 kg/m³; the bolts grow by the same length.
+  const face = 230 * 210 - (4 - Math.PI) * 144 - 2 * Math.PI * 121;
   const more = o.job.plate.thickness.v - 5;
   const bolts = 4 * (Math.PI / 4) * 100 * more * 7850e-9;
   expect(o.mass).toBeCloseTo(face * more * 7850e-9 + bolts, 6);

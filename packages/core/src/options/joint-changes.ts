@@ -13,6 +13,8 @@ const THROATS = [3, 4, 5, 6, 7, 8, 10];
 const PINS = [8, 10, 12, 14, 16, 18, 20, 22, 24, 28, 30, 36, 42];
 const LUGS = [6, 8, 10, 12, 15, 20, 25, 30, 40];
 const STEPS = 4;
+/** A lug is at least so many holes wide (common practice): no pin that leaves less is offered. */
+const LEAST_WIDTH = 1.5;
 
 const above = (list: readonly number[], than: number) => list.filter((x) => x > than + 1e-6).slice(0, STEPS);
 
@@ -95,6 +97,10 @@ function weldChanges(job: Job, put: Put, mm: Words): Change[] {
   if (w.doubler === 'all round' || w.doubler === 'stitched') {
     for (const a of above(THROATS, w.doublerThroat.v))
       out.push(change('doubler', `doubler weld a ${mm(a)}`, { doublerThroat: put(a) }));
+    for (const a of THROATS.filter((x) => x < w.doublerThroat.v)
+      .reverse()
+      .slice(0, 2))
+      out.push(change('smaller', `doubler weld a ${mm(a)}`, { doublerThroat: put(a) }));
     if (w.doubler === 'stitched') out.push(change('unbroken', 'doubler welded all round', { doubler: 'all round' }));
   }
   if (w.doubler === 'plugs') out.push(change('edge weld', 'doubler stitched round its edge', { doubler: 'stitched' }));
@@ -114,7 +120,9 @@ function lugChanges(job: Job, put: Put, mm: Words): Change[] {
     ...(lug.shear === 'single'
       ? [change('tab', 'a support tab on the far end of the pin', { shear: 'single with support tab' })]
       : []),
-    ...above(PINS, lug.pin.v).map((D) => change('pin', `pin of ${mm(D)}, hole with it`, { pin: put(D), hole: put(D + play) })),
+    ...above(PINS, lug.pin.v)
+      .filter((D) => D + play <= lug.width.v / LEAST_WIDTH)
+      .map((D) => change('pin', `pin of ${mm(D)}, hole with it`, { pin: put(D), hole: put(D + play) })),
     ...above(LUGS, lug.thickness.v).map((t) => change('lug', `lug of ${mm(t)}`, { thickness: put(t) })),
     ...[1.25, 1.5, 2].map((k) =>
       change('end', `${mm(Math.ceil(lug.end.v * k))} in front of the hole`, { end: put(Math.ceil(lug.end.v * k)) }),

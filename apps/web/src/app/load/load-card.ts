@@ -9,6 +9,7 @@ import { casesOfLoad } from '@core/loads/cases';
 import { workedLoad } from '@core/loads/new-load';
 import { fromTakeOff, putOf, unitDoubts } from '@core/loads/put';
 import { builderOf } from '@core/loads/registry';
+import type { Duration } from '@core/stock/load-duration';
 import { formatQuantity } from '@core/units/format-quantity';
 import { refusalText } from '@core/units/refusal';
 import { FactorField } from '../fields/factor-field';
@@ -78,6 +79,9 @@ import { addLoad, changeLoad, freeId, removeLoad, setValue } from './edits';
     }
     @for (p of picks(); track p.key) {
       <ms-pick [label]="p.label" [value]="load().picks[p.key]!" [choices]="p.options" (changed)="pick(p.key, $event)" />
+    }
+    @if (wood()) {
+      <ms-pick label="Stays on for" [value]="load().duration ?? 'usual'" [choices]="durations()" (changed)="stays($event)" />
     }
     @for (f of fields(); track f.key) {
       @if (f.taken !== undefined) {
@@ -247,6 +251,21 @@ export class LoadCard {
 
   protected factor(key: string, label: string, value: number): void {
     this.change(label, (l) => ({ ...l, factors: { ...l.factors, [key]: value } }));
+  }
+
+  /** Wood holds less the longer a load stays: only there is it asked. */
+  protected readonly wood = computed(() => ['timber', 'plywood'].includes(this.job().skin.kind));
+  protected readonly durations = computed((): readonly Choice[] => [
+    { value: 'usual', label: 'as usual for its kind' },
+    { value: 'permanent', label: 'over ten years' },
+    { value: 'long', label: 'half a year to ten' },
+    { value: 'medium', label: 'a week to half a year' },
+    { value: 'short', label: 'under a week' },
+    { value: 'instantaneous', label: 'a moment' },
+  ]);
+
+  protected stays(how: string): void {
+    this.change('how long it stays', ({ duration: _, ...l }) => (how === 'usual' ? l : { ...l, duration: how as Duration }));
   }
 
   protected alone(on: boolean): void {

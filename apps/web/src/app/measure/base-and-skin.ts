@@ -98,6 +98,19 @@ export class BaseAndSkin {
   private readonly room = inject(StockRoom);
   private readonly metals = computed(() => this.room.choices(this.job(), true));
 
+  protected readonly baseMetals = computed((): readonly Choice[] => [
+    { value: '', label: 'not said: as S235' },
+    ...this.metals(),
+  ]);
+
+  protected baseMetal(id: string): void {
+    const own = this.room.metals();
+    this.desk.change('base metal', (j) => {
+      const { metal: _, ...base } = j.base;
+      return carryStock({ ...j, base: id === '' ? base : { ...base, metal: id } }, own);
+    });
+  }
+
   /** The one pick each kind of skin has, if any: its metal, grade or core. */
   protected readonly made = computed(() => {
     const s = this.job().skin;

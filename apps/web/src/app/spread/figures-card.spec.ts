@@ -28,7 +28,7 @@ it('says how far the skin gives, over its thickness, and every figure with what 
   expect(text()).toMatch(/mean over one skin thickness beside it, at x -?\d+, y -?\d+/);
   expect(text()).toMatch(/mean over a washer’s width, at x -?\d+, y -?\d+/);
   expect(text()).toMatch(/Bearers ?aft [\d.]+ k?N (up|down), fore .* ?[\d.]+ k?N/);
-  expect(text()).toMatch(/over 0.1 % is refused ?\de-\d+ %/);
+  expect(text()).toMatch(/over 0.1 % is refused ?0\.0\d %/);
   expect(text()).not.toContain('Shear across the core');
   expect(text()).not.toContain('Behind the skin');
 });

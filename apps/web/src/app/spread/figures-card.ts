@@ -198,7 +198,7 @@ export class FiguresCard {
         : []),
       {
         what: 'Out of balance',
-        value: `${(100 * f.balance).toExponential(0)} %`,
+        value: `${(100 * f.balance).toFixed(2)} %`,
         how: 'load against what holds it; over 0.1 % is refused',
       },
     ];

@@ -54,8 +54,8 @@ export const weldSize: Check = {
     return worst(all, w, (s, _i, w): Outcome => {
       const z = w.of(LEG, { a: s.a });
       const least = w.found('z_min', leastLeg(s.thin), 'mm', 'AISC Tab. J2.4');
-      const up = outcome(least, z, 'mm', `${s.name}: least leg`);
-      const down = outcome(z, most(s.edge, w), 'mm', `${s.name}: most leg`);
+      const up = outcome(least, z, 'mm', `${s.name}: too small to fuse below its least leg`);
+      const down = outcome(z, most(s.edge, w), 'mm', `${s.name}: too big for its edge past its most leg`);
       const room = Math.min(r.base.x0 - x0, x1 - r.base.x1, r.base.y0 - r.plate.y0, r.plate.y1 - r.base.y1);
       const ledge =
         s.name === 'fitting weld'
