@@ -43,6 +43,37 @@ const oneWay = CORE.map((folder, i) => ({
   },
 }));
 
+/** A check asks the resolved job and its demand, never the document nor where a figure came from: so by hand and as solved run one path. */
+const resolvedOnly = {
+  files: ['packages/core/src/checks/**/*.ts', 'packages/core/src/sharing/**/*.ts'],
+  ignores: ['**/*.spec.ts'],
+  rules: {
+    'no-restricted-syntax': [
+      'error',
+      { selector: "MemberExpression[property.name='job']", message: 'a check reads the resolved job, not the document' },
+      {
+        selector: "VariableDeclarator > ObjectPattern > Property[key.name='job']",
+        message: 'a check reads the resolved job, not the document',
+      },
+    ],
+  },
+};
+/** Only the demand knows whether a figure was solved. */
+const eitherWay = {
+  files: ['packages/core/src/checks/**/*.ts'],
+  ignores: ['**/*.spec.ts', 'packages/core/src/checks/demand/**'],
+  rules: {
+    'no-restricted-syntax': [
+      'error',
+      ...resolvedOnly.rules['no-restricted-syntax'].slice(1),
+      {
+        selector: "MemberExpression[property.name='solved']",
+        message: 'a check takes its demand as it comes, by hand or as solved',
+      },
+    ],
+  },
+};
+
 const away = (files, groups, message) => ({
   files,
   rules: { 'no-restricted-imports': ['error', { patterns: [{ group: groups, message }] }] },
@@ -71,6 +102,8 @@ export default tseslint.config(
     },
   },
   ...oneWay,
+  resolvedOnly,
+  eitherWay,
   away(['apps/server/**/*.ts'], ['@angular/*', '../../web/*', '../../cli/*'], 'the server uses the core only'),
   away(['apps/cli/**/*.ts'], ['@angular/*', '../../web/*', '../../server/*'], 'the command line uses the core only'),
   away(

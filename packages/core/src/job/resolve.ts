@@ -14,6 +14,7 @@ import { packedUnder } from './packed-under';
 import { USUAL_BOND } from './plain-joint';
 import type { FarSide, Resolved } from './resolved';
 import type { Job } from './schema';
+import { spreadRulesOf } from './spread-rules';
 
 export { isResolved, type Factors, type FarSide, type PlacedBolt, type Resolved } from './resolved';
 
@@ -57,6 +58,7 @@ function placed(job: Job, { farMetal, ...found }: LookedUp): Resolved {
     bond: { line: (joint.bondLine ?? USUAL_BOND.bondLine).v, modulus: (joint.bondModulus ?? USUAL_BOND.bondModulus).v },
     lug: job.lug && plain(job.lug),
     limits: plain(job.limits),
+    countsFriction: spreadRulesOf(job).friction === 'counted',
     packs: job.packs,
     access: job.survey.access,
     seatShare: seatShareOf(job),

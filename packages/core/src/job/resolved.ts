@@ -95,6 +95,8 @@ export interface Resolved {
   readonly lugMetal: Metal | undefined;
   readonly pinGrade: FastenerClass | undefined;
   readonly limits: Plain<Limits>;
+  /** Friction under the pressed plate is counted before the bolts, by choice of the job. */
+  readonly countsFriction: boolean;
   readonly packs: readonly PackId[];
   readonly access: Job['survey']['access'];
   /** Part of a whole seat that stands on this plate; 1 where the job carries no seat. */

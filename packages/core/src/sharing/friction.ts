@@ -1,5 +1,4 @@
 import type { Resolved } from '../job/resolve';
-import { spreadRulesOf } from '../job/spread-rules';
 import type { InPlane } from './in-plane';
 
 /** Friction under the pressed plate against what slides. Forces N. */
@@ -23,7 +22,7 @@ export interface Friction {
  */
 export function heldByFriction(r: Resolved, press: number, { shears }: InPlane): Friction | undefined {
   const { joint, welds } = r;
-  if (spreadRulesOf(r.job).friction !== 'counted') return undefined;
+  if (!r.countsFriction) return undefined;
   if (joint.bedding === 'bonded' || joint.tightening === 'slip resistant' || welds.doubler !== 'none') return undefined;
   const slides = shears.reduce((sum, v) => sum + v.total, 0);
   if (slides < 1e-9) return undefined;
