@@ -1,6 +1,7 @@
 // npm run methods: the checks with source and range, and how near the program comes to each reference value.
 import { CHECKS } from '@core/checks/registry';
-import { REFERENCE_VALUES, relativeError } from '@core/reference/values';
+import { kindOf } from '@core/reference/kinds';
+import { REFERENCE_VALUES, relativeError, WORKED_FORMULAS } from '@core/reference/values';
 
 const rows = new Map<string, { met: number; of: number; worst: number }>();
 let worst = { error: 0, what: '' };
@@ -27,8 +28,15 @@ for (const v of REFERENCE_VALUES)
     console.log(
       `${v.what}: ${Number(v.expected.toFixed(5))}, ${Number(v.got().toFixed(5))}, ${percent(relativeError(v))} (${v.source})`,
     );
+const kinds = new Map<string, number>();
+for (const v of REFERENCE_VALUES) kinds.set(kindOf(v), (kinds.get(kindOf(v)) ?? 0) + 1);
+const split = [...kinds].map(([k, n]) => `${n} ${k} (${Math.round((100 * n) / REFERENCE_VALUES.length)} %)`).join(', ');
+const worked = WORKED_FORMULAS.filter((v) => relativeError(v) <= v.within).length;
 const met = [...rows.values()].reduce((n, r) => n + r.met, 0);
 console.log(
   `\n${CHECKS.length} checks; ${met} of ${REFERENCE_VALUES.length} reference values met to the digits of their source; largest relative error of a check ${percent(worst.error)}: ${worst.what}`,
 );
-process.exitCode = met === REFERENCE_VALUES.length ? 0 : 1;
+console.log(
+  `Of them ${split}. Besides, ${worked} of ${WORKED_FORMULAS.length} formulas with numbers put in come to what was worked by hand.`,
+);
+process.exitCode = met === REFERENCE_VALUES.length && worked === WORKED_FORMULAS.length ? 0 : 1;

@@ -6,7 +6,8 @@ import { CHECKS } from '@core/checks/registry';
 import { Job, VERSION } from '@core/job/schema';
 import { PACKS } from '@core/checks/whole/packs';
 import { BUILDERS } from '@core/loads/registry';
-import { REFERENCE_VALUES, relativeError } from '@core/reference/values';
+import { kindOf } from '@core/reference/kinds';
+import { REFERENCE_VALUES, relativeError, WORKED_FORMULAS } from '@core/reference/values';
 
 const DOCS = join(import.meta.dirname, '../docs');
 
@@ -39,9 +40,15 @@ function spread(): string {
 /** How many figures from outside hold a check, and the largest relative error against them. */
 function held(id: string): string {
   const values = REFERENCE_VALUES.filter((v) => v.of === id);
-  if (values.length === 0) return 'its specs: refuses or reminds, no figure';
-  const worst = Math.max(...values.map(relativeError));
-  return `${values.length} ${values.length === 1 ? 'figure' : 'figures'}, largest error ${(100 * worst).toFixed(2)} %`;
+  const put = WORKED_FORMULAS.filter((v) => v.of === id);
+  if (values.length + put.length === 0) return 'its specs: refuses or reminds, no figure';
+  const worst = Math.max(...[...values, ...put].map(relativeError));
+  const kinds = (['published', 'by hand', 'from memory'] as const).flatMap((k) => {
+    const n = values.filter((v) => kindOf(v) === k).length;
+    return n > 0 ? [`${n} ${k}`] : [];
+  });
+  const words = [...kinds, ...(put.length > 0 ? [`${put.length} put into its formula`] : [])].join(', ');
+  return `${words}; largest error ${(100 * worst).toFixed(2)} %`;
 }
 
 /** Every rule pack with its rules and its gaps. */
@@ -55,8 +62,8 @@ function packs(): string {
 
 const put = (text: string, name: string, table: string) =>
   text.replace(
-    new RegExp(`(<!-- ${name} -->\\n)[\\s\\S]*?(\\n<!-- end of ${name} -->)`),
-    (_all, a: string, b: string) => `${a}${table}${b}`,
+    new RegExp(`(<!-- ${name} -->\\n)[\\s\\S]*?\\n?(<!-- end of ${name} -->)`),
+    (_all, a: string, b: string) => `${a}${table}\n${b}`,
   );
 
 /** Every family of fitting: what it yields, by which source, with which factors, and the figures it is held to. */

@@ -13,7 +13,9 @@ import { FASTENER_SIZES, fastenerSize, stressArea } from '../stock/fasteners';
 import { Working } from '../working/steps';
 import { fastenersAndPlates } from './fasteners-and-plates';
 import { resolvedOf, type ReferenceValue } from './jobs';
+import { onlyPutIn } from './kinds';
 import { lugsAndWelds } from './lugs-and-welds';
+import { publishedTables } from './published-tables';
 import { skins } from './skins';
 import { spreadValues } from './spread-values';
 
@@ -152,7 +154,7 @@ const VDI: readonly (readonly [string, string, number, number, number])[] = [
 const tightening = [
   ...VDI.flatMap(([size, grade, mu, kN, Nm]): ReferenceValue[] => {
     const t = () => byFriction(resolvedOf(bolted(size, grade)), mu);
-    const head = { of: 'tightening', source: 'VDI 2230 Tab. A1 (memory)' };
+    const head = { of: 'tightening', source: 'VDI 2230 Tab. A1' };
     return [
       { ...head, what: `${size} ${grade} μ ${mu}, kN`, expected: kN, within: 0.006, got: () => t().preload / 1000 },
       { ...head, what: `${size} ${grade} μ ${mu}, N·m`, expected: Nm, within: 0.012, got: () => t().torque / 1000 },
@@ -269,8 +271,8 @@ const builders = BUILDERS.flatMap((b) =>
   })),
 );
 
-/** Every figure the program is held to that can be read off in one line; the specs hold it to more. */
-export const REFERENCE_VALUES: readonly ReferenceValue[] = [
+const all: readonly ReferenceValue[] = [
+  ...publishedTables,
   ...enBolts,
   ...areas,
   ...holes,
@@ -284,5 +286,10 @@ export const REFERENCE_VALUES: readonly ReferenceValue[] = [
   ...builders,
   ...spreadValues,
 ];
+
+/** Every figure from outside the program that can be read off in one line; the specs hold it to more. */
+export const REFERENCE_VALUES: readonly ReferenceValue[] = all.filter((v) => !onlyPutIn(v));
+/** Numbers put into the program's own formulas: tested, and not counted as from outside. */
+export const WORKED_FORMULAS: readonly ReferenceValue[] = all.filter(onlyPutIn);
 
 export const relativeError = (v: ReferenceValue): number => Math.abs(v.got() / v.expected - 1);
