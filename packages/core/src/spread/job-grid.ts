@@ -2,7 +2,7 @@ import type { Rect } from '../geometry/points';
 import type { Resolved } from '../job/resolve';
 import { spreadRulesOf } from '../job/spread-rules';
 import { isBed, openHoles } from './job-layers';
-import { linesThrough, nodesOf, type Grid } from './grid';
+import type { Grid } from './grid';
 
 /** A grid with how many cells were put between each two wanted lines. */
 export interface JobGrid {
@@ -16,32 +16,76 @@ export interface JobGrid {
 const STRETCH = 1.6;
 
 /**
- * Lines through every edge and bolt, and one skin thickness outside the plate's edge, where the skin's peak is read; then as many
- * between as the size allows. Where a grid before has as many wanted lines, its numbers of cells are kept: a bolt that is dragged
- * takes its lines with it, and everything found for their pattern stays.
+ * Lines through every edge and bolt, and one skin thickness outside the plate's edge, where the skin's peak is read; between them as
+ * many as the size allows, close beside edges and bolts, where plates bear on each other over a few millimetres, and further apart
+ * away from them. Where a grid before has as many wanted lines, its numbers of cells are kept: a bolt that is dragged takes its lines
+ * with it, and everything found for their pattern stays.
  */
 export function gridFor(r: Resolved, outer: Rect, far: readonly Rect[], unknowns: number, before?: JobGrid): JobGrid {
   const x = wantedLines(r, outer, far, 'x');
   const y = wantedLines(r, outer, far, 'y');
   if (before && before.parts.x.length === x.length - 1 && before.parts.y.length === y.length - 1) {
-    const most = Math.max(widest(x, before.parts.x), widest(y, before.parts.y));
-    if (most <= STRETCH * before.spacing)
-      return {
-        grid: { x: divided(x, before.parts.x), y: divided(y, before.parts.y) },
-        spacing: before.spacing,
-        parts: before.parts,
-      };
+    const kept = { x: divided(x, before.parts.x), y: divided(y, before.parts.y) };
+    if (largestCell(kept) <= STRETCH * before.spacing) return { grid: kept, spacing: before.spacing, parts: before.parts };
   }
   // From coarse to fine, the last that stays under the size aimed at.
   const cover = layersPerNode(r, outer);
-  let spacing = Math.max(outer.x1 - outer.x0, outer.y1 - outer.y0);
-  const made = (h: number): Grid => ({ x: linesThrough(x, h), y: linesThrough(y, h) });
-  for (let h = spacing; h > 0.5; h *= 0.93) {
-    if (3 * nodesOf(made(h)) * cover > unknowns) break;
-    spacing = h;
+  const whole = Math.max(outer.x1 - outer.x0, outer.y1 - outer.y0);
+  const counts = (h: number): JobGrid['parts'] => ({ x: countsFor(x, h), y: countsFor(y, h) });
+  const nodes = ({ x, y }: JobGrid['parts']) => (sum(x) + 1) * (sum(y) + 1);
+  let parts = counts(whole);
+  for (let h = whole; h > LEAST; h *= 0.93) {
+    const finer = counts(h);
+    if (3 * nodes(finer) * cover > unknowns) break;
+    parts = finer;
   }
-  const grid = made(spacing);
-  return { grid, spacing, parts: { x: partsOf(x, grid.x), y: partsOf(y, grid.y) } };
+  const grid = { x: divided(x, parts.x), y: divided(y, parts.y) };
+  return { grid, spacing: largestCell(grid), parts };
+}
+
+/** No cell beside an edge need be smaller, mm. */
+const LEAST = 0.1;
+/** How much a cell is larger than its neighbour towards an edge, and the most it is larger than the one at the edge. */
+const GROWTH = 1.8;
+const LARGEST = 12;
+
+const sum = (v: readonly number[]): number => v.reduce((a, b) => a + b, 0);
+
+const largestCell = (g: Grid): number =>
+  Math.max(...[g.x, g.y].flatMap((lines) => Array.from(lines.subarray(1), (v, i) => v - lines[i]!)));
+
+/** Sizes of n cells between two wanted lines, to no scale; the first and the last space run to the panel's edge, where nothing is sharp. */
+const sizes = (n: number, first: boolean, last: boolean): number[] =>
+  Array.from({ length: n }, (_, k) => {
+    const steps = Math.min(first ? Infinity : k, last ? Infinity : n - 1 - k);
+    return Number.isFinite(steps) ? Math.min(LARGEST, GROWTH ** steps) : 1;
+  });
+
+/** Numbers of cells in each space such that the one at an edge is no larger than h. */
+const countsFor = (wanted: readonly number[], h: number): number[] =>
+  wanted.slice(1).map((v, i) => {
+    const length = v - wanted[i]!;
+    for (let n = 1; ; n++) {
+      const all = sizes(n, i === 0, i === wanted.length - 2);
+      if ((length * Math.min(...all)) / sum(all) <= h) return n;
+    }
+  });
+
+/** The lines, with so many cells in each space. */
+function divided(wanted: readonly number[], parts: readonly number[]): Float64Array {
+  const out: number[] = [];
+  parts.forEach((n, i) => {
+    const [from, to] = [wanted[i]!, wanted[i + 1]!];
+    const all = sizes(n, i === 0, i === parts.length - 1);
+    const whole = sum(all);
+    let done = 0;
+    for (const s of all) {
+      out.push(from + ((to - from) * done) / whole);
+      done += s;
+    }
+  });
+  out.push(wanted.at(-1)!);
+  return Float64Array.from(out);
 }
 
 /** Wanted lines along one axis, rising, each once. */
@@ -60,24 +104,6 @@ function wantedLines(r: Resolved, outer: Rect, far: readonly Rect[], axis: 'x' |
     .filter((v) => v >= outer[low] - 1e-6 && v <= outer[high] + 1e-6)
     .sort((a, b) => a - b)
     .filter((v, i, all) => i === 0 || v - all[i - 1]! > 1e-6);
-}
-
-const widest = (wanted: readonly number[], parts: readonly number[]): number =>
-  parts.reduce((most, n, i) => Math.max(most, (wanted[i + 1]! - wanted[i]!) / n), 0);
-
-const divided = (wanted: readonly number[], parts: readonly number[]): Float64Array =>
-  Float64Array.from([
-    ...parts.flatMap((n, i) => Array.from({ length: n }, (_, k) => wanted[i]! + ((wanted[i + 1]! - wanted[i]!) * k) / n)),
-    wanted.at(-1)!,
-  ]);
-
-function partsOf(wanted: readonly number[], lines: Float64Array): number[] {
-  let at = 0;
-  return wanted.slice(1).map((v) => {
-    const from = at;
-    while (at < lines.length - 1 && lines[at]! < v - 1e-9) at++;
-    return at - from;
-  });
 }
 
 /** Layers that a grid node has, on the mean. */

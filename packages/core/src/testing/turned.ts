@@ -1,0 +1,61 @@
+import type { Job } from '../job/schema';
+import { fromSheet, type Quantity } from '../units/quantity';
+
+/** A quarter turn about z, forward to port: (x, y) becomes (−y, x). */
+const point = <T extends { x: number; y: number }>(p: T): T => ({ ...p, x: -p.y || 0, y: p.x });
+const other = (way: 'x' | 'y') => (way === 'x' ? 'y' : 'x');
+const EDGE = { fore: 'port', port: 'aft', aft: 'starboard', starboard: 'fore' } as const;
+const minus = (q: Quantity): Quantity => fromSheet(-q.v || 0, '');
+const rest = (span: Quantity, q: Quantity): Quantity => fromSheet(span.v - q.v, '');
+
+/** The same job laid out a quarter turn round, free loads with it. For jobs of free loads whose skins are alike both ways, or say which way they run. */
+export function turned(job: Job): Job {
+  const { plate, base, skin, far, spread, lug } = job;
+  const fold = plate.fold && { ...plate.fold, edge: EDGE[plate.fold.edge] };
+  return {
+    ...job,
+    loads: job.loads.map((l) => {
+      const v = l.values;
+      const values = {
+        ...v,
+        fx: minus(v['fy']!),
+        fy: v['fx']!,
+        mx: minus(v['my']!),
+        my: v['mx']!,
+        x: minus(v['y']!),
+        y: v['x']!,
+      };
+      return { ...l, values };
+    }),
+    base: { ...base, length: base.width, width: base.length, slotAlong: other(base.slotAlong), holes: base.holes.map(point) },
+    plate: { ...plate, x0: -plate.y1, x1: -plate.y0, y0: plate.x0, y1: plate.x1, ...(fold ? { fold } : {}) },
+    bolts: { ...job.bolts, items: job.bolts.items.map(point) },
+    skin: {
+      ...skin,
+      spanX: skin.spanY,
+      spanY: skin.spanX,
+      aft: rest(skin.spanY, skin.starboard),
+      starboard: skin.aft,
+      ...(skin.kind === 'timber' ? { grain: other(skin.grain) } : {}),
+    } as Job['skin'],
+    far: far.kind === 'strips' ? { ...far, along: other(far.along) } : far,
+    ...(lug ? { lug: { ...lug, along: other(lug.along) } } : {}),
+    ...(spread
+      ? {
+          spread: {
+            ...spread,
+            edges: { port: spread.edges.fore, aft: spread.edges.port, starboard: spread.edges.aft, fore: spread.edges.starboard },
+          },
+        }
+      : {}),
+    survey: { ...job.survey, shims: job.survey.shims.map(point) },
+  };
+}
+
+/** The same job with its bolts, holes and loads written down in another order. */
+export const reordered = (job: Job): Job => ({
+  ...job,
+  bolts: { ...job.bolts, items: [...job.bolts.items].reverse() },
+  base: { ...job.base, holes: [...job.base.holes].reverse() },
+  loads: [...job.loads].reverse(),
+});
