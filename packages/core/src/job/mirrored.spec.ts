@@ -72,13 +72,13 @@ const sided = fc
     },
   }));
 
-it('twice is the job itself, for 300 random jobs', () =>
+it('twice is the job itself, for 200 random jobs', () =>
   fc.assert(
     fc.property(sided, (j) => expect(mirrored(mirrored(j))).toEqual(j)),
-    { numRuns: 300, seed: 11 },
+    { numRuns: 200, seed: 11 },
   ));
 
-it('moves no figure of any link, for 120 random jobs (reflection)', () =>
+it('moves no figure of any link, for 60 random jobs (reflection)', () =>
   fc.assert(
     fc.property(sided, (j) => {
       const [a, b] = [evaluate(j), evaluate(mirrored(j))];
@@ -90,7 +90,7 @@ it('moves no figure of any link, for 120 random jobs (reflection)', () =>
           expect(Math.abs(other.utilisation - l.utilisation)).toBeLessThan(1e-7 * (1 + l.utilisation));
       });
     }),
-    { numRuns: 120, seed: 12 },
+    { numRuns: 60, seed: 12 },
   ));
 
 it('keeps the reading of a bearer distance with the distance', () => {
