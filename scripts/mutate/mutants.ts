@@ -62,6 +62,8 @@ export function changesIn(file: string, text: string): Change[] {
   const visit = (node: ts.Node): void => {
     if (ts.isTypeNode(node) || ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node) || ts.isImportDeclaration(node))
       return;
+    // Where the lines of a picture run is judged by looking at it.
+    if (ts.isMethodDeclaration(node) && node.name.getText(source) === 'sketch') return;
     if (ts.isBinaryExpression(node)) {
       const other = OPERATORS[node.operatorToken.kind];
       if (other && !concatenates(node)) add(node, `${node.left.getText(source)} ${other} ${node.right.getText(source)}`);
