@@ -63,7 +63,7 @@ export function changesIn(file: string, text: string): Change[] {
     if (ts.isTypeNode(node) || ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node) || ts.isImportDeclaration(node))
       return;
     // Where the lines of a picture run is judged by looking at it.
-    if (ts.isMethodDeclaration(node) && node.name.getText(source) === 'sketch') return;
+    if ((ts.isMethodDeclaration(node) || ts.isPropertyAssignment(node)) && node.name.getText(source) === 'sketch') return;
     if (ts.isBinaryExpression(node)) {
       const other = OPERATORS[node.operatorToken.kind];
       if (other && !concatenates(node)) add(node, `${node.left.getText(source)} ${other} ${node.right.getText(source)}`);
