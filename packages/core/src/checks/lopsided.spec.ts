@@ -11,7 +11,6 @@ import { rulesIn } from './whole/packs';
 
 /** Checks on layouts without any symmetry, so that a swapped axis, side or neighbour shows. Every expectation worked out beside it. */
 const mm = (v: number) => fromSheet(v, `${v} mm`);
-const silent = new Working(false);
 
 /** Limit states with every factor 1, a plate wider than long, rows at uneven places. M10 8.8 in S275, holes 11. */
 function lopsided(load: Parameters<typeof freeLoad>[0], change: (j: Job) => Job = (j) => j): Job {

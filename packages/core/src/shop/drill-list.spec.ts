@@ -47,6 +47,17 @@ it('a bent aft edge: from the corner of the flat blank, with the lines to scribe
   expect(lines[0]!.note).toContain('inside radius 6 mm');
 });
 
+it.each([
+  ['port', 185, 198.195],
+  ['starboard', 41.195, 28],
+] as const)('a bent %s edge: its lines are measured across', (edge, starts, ends) => {
+  const bent = lopsidedJob((j) => ({ ...j, plate: { ...j.plate, fold: { edge, radius: mm(6), height: mm(40) } } }));
+  const lines = rows(bent).filter((r) => r.diameter === null);
+  expect(lines.map((r) => r.x)).toEqual([null, null, null]);
+  expect(lines[0]!.y).toBeCloseTo(starts, 1);
+  expect(lines[2]!.y).toBeCloseTo(ends, 1);
+});
+
 it('names the packer under each bolt that needs one, by the gaps read there', () => {
   const base = testJob();
   const gaps = [0, 0.6, 2.4, 1.9];
@@ -132,6 +143,15 @@ describe('what the skin is drilled to, where it is not the bolt’s hole', () =>
     expect(rows(job)[0]!.note).toBe('');
   });
   it('a plain bolt through a sheet has nothing besides', () => expect(skinRows(testJob())).toEqual([]));
+});
+
+it('says where a hole lies under a slot of the base', () => {
+  const slotted = (slot: number) =>
+    rows(
+      lopsidedJob((j) => ({ ...j, base: { ...j.base, hole: mm(9), slot: mm(slot), holes: [{ id: 'H1', x: 25, y: 15 }] } })),
+    ).at(-1)!.note;
+  expect(slotted(14)).toContain('middle of a slot 14 mm longer');
+  expect(slotted(0)).not.toContain('slot');
 });
 
 it('an adapter plate lists the fitting’s own holes, plate only', () => {

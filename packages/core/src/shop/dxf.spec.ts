@@ -18,6 +18,7 @@ interface Entity {
   readonly vertices?: { x: number; y: number; bulge?: number }[];
   readonly shape?: boolean;
   readonly text?: string;
+  readonly startPoint?: { x: number; y: number };
 }
 
 const LINES = ['Müller, Łódź, Ελλάδα, Ярославль', 'DOES NOT HOLD'];
@@ -90,6 +91,11 @@ describe('the mounting plate', () => {
     const low = (header['$EXTMIN'] as { y: number }).y;
     expect(low).toBeLessThan(-75 - 12 - 4);
     expect(on('caution').map((e) => e.text)).toEqual(LINES);
+    // Words stand under the part, a line apart, clear of what is cut.
+    expect(on('caution').map((e) => [e.startPoint!.x, e.startPoint!.y])).toEqual([
+      [-95, -87],
+      [-95, -94],
+    ]);
     expect(text).toContain('Ελλάδα');
   });
   it('cut only: outline and holes, nothing else, and the words as comments that no cutter sees', () => {
