@@ -113,6 +113,17 @@ describe('the DXF', () => {
     expect(new Set(bare.entities.map((e) => e.layer))).toEqual(new Set(['PLATE_OUTLINE', 'HOLES']));
     expect((await http.get(`${at}/plate.dxf?part=lid`).expect(404)).body.detail).toContain('allowed: plate, backing');
   });
+  it('a template of too many sheets is refused with what to do instead; a job that is not there is told', async () => {
+    const vast = lopsidedJob((j) => ({ ...j, plate: { ...j.plate, x0: -2000, x1: 2000, y0: -1500, y1: 1500 } }));
+    const { http, at } = served(vast);
+    const { body } = await http.get(`${at}/template.pdf`).expect(422);
+    expect(body.detail).toMatch(/the template would take \d+ sheets of A4.*DXF/);
+    for (const what of ['job.json', 'plate.dxf', 'template.pdf', 'drill-list.csv'])
+      expect((await http.get(`/api/jobs/nobody/${what}`).expect(404)).body.title).toBe('There is no such job');
+    expect((await http.get(`${at}/template.pdf?paper=a0`).expect(400)).body.detail).toBe(
+      'paper: not known — allowed: a4, letter',
+    );
+  });
   it('text in UTF-8', async () =>
     expect((await served(named).take('plate.dxf')).body.toString('utf8')).toContain('Müller & Ярославль'));
   it('nothing is made from a layout that is refused', async () => {

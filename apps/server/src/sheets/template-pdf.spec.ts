@@ -127,6 +127,55 @@ it.each(['a4', 'letter'] as const)(
   },
 );
 
+it('crosses of neighbouring sheets lie on each other, each sheet has its frame, and the arrow points forward', async () => {
+  const far: Job['far'] = { kind: 'plate', metal: 'S275', thickness: mm(5), past: 60 };
+  const job = lopsidedJob((j) => ({ ...j, far }));
+  const { template, pages } = await printed(job, 'a4', 'backing');
+  expect([template.columns, template.rows]).toEqual([2, 2]);
+  const plan = (k: number, x: number, y: number) => [
+    template.sheets[k]!.window.x0 + x - MARGIN,
+    template.sheets[k]!.window.y1 - y + MARGIN,
+  ];
+  const crosses = (k: number) =>
+    pages[k]!.paths.filter(
+      (p) => p.length === 2 && Math.abs(Math.abs(p[1]!.x - p[0]!.x) - 6) < 0.01 && Math.abs(p[1]!.y - p[0]!.y) < 0.01,
+    ).map((p) =>
+      plan(k, (p[0]!.x + p[1]!.x) / 2, p[0]!.y)
+        .map((v) => v.toFixed(1))
+        .join(' '),
+    );
+  const upright = (k: number) =>
+    pages[k]!.paths.filter(
+      (p) => p.length === 2 && Math.abs(Math.abs(p[1]!.y - p[0]!.y) - 6) < 0.01 && Math.abs(p[1]!.x - p[0]!.x) < 0.01,
+    );
+  for (let k = 0; k < 4; k++) {
+    // Three towards the sheet beside it, three towards the one above or below, each upright and across.
+    expect([crosses(k).length, upright(k).length]).toEqual([6, 6]);
+    const w = template.sheets[k]!.window;
+    const frame = pages[k]!.paths.map(box).filter(
+      (b) =>
+        Math.abs(b.x0 - MARGIN) < 0.01 &&
+        Math.abs(b.x1 - b.x0 - (w.x1 - w.x0)) < 0.01 &&
+        Math.abs(b.y1 - b.y0 - (w.y1 - w.y0)) < 0.01,
+    );
+    expect(frame.length).toBeGreaterThan(1);
+  }
+  const shared = (a: number, b: number) => crosses(a).filter((c) => crosses(b).includes(c)).length;
+  expect([shared(0, 1), shared(2, 3), shared(0, 2), shared(1, 3), shared(0, 3)]).toEqual([3, 3, 3, 3, 0]);
+});
+
+it('the arrow stands in the base and points forward', async () => {
+  const { template, pages } = await printed(lopsidedJob(), 'a4');
+  const w = template.sheets[0]!.window;
+  const arrow = pages[0]!.paths.find((p) => p.length === 3 && Math.abs(p[1]!.x - p[0]!.x - 14) < 0.01)!;
+  const at = arrow.map((q) => [Math.round((w.x0 + q.x - MARGIN) * 10) / 10, Math.round((w.y1 - q.y + MARGIN) * 10) / 10 || 0]);
+  expect(at).toEqual([
+    [6, 0],
+    [20, 0],
+    [17, 1.5],
+  ]);
+});
+
 it('a bent plate: the sheets show its flat blank and where it is bent', async () => {
   const fold = { edge: 'port', radius: mm(6), height: mm(40) } as const;
   const { template, pages } = await printed(
