@@ -29,6 +29,8 @@ const OPERATORS: Readonly<Partial<Record<ts.SyntaxKind, string>>> = {
   [ts.SyntaxKind.AmpersandAmpersandToken]: '||',
   [ts.SyntaxKind.BarBarToken]: '&&',
 };
+/** Prefixes that are left out. */
+const TURNED = new Set([ts.SyntaxKind.MinusToken, ts.SyntaxKind.ExclamationToken] as ts.SyntaxKind[]);
 const CALLS: Readonly<Record<string, string>> = {
   max: 'min',
   min: 'max',
@@ -59,37 +61,45 @@ export function changesIn(file: string, text: string): Change[] {
     const line = source.getLineAndCharacterOfPosition(start).line + 1;
     out.push({ file, start, end: node.getEnd(), line, was: text.slice(start, node.getEnd()), becomes });
   };
-  const visit = (node: ts.Node): void => {
-    if (ts.isTypeNode(node) || ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node) || ts.isImportDeclaration(node))
-      return;
-    // Where the lines of a picture run is judged by looking at it.
-    if ((ts.isMethodDeclaration(node) || ts.isPropertyAssignment(node)) && node.name.getText(source) === 'sketch') return;
+  const passedBy = (node: ts.Node): boolean =>
+    ts.isTypeNode(node) || ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node) || ts.isImportDeclaration(node);
+  // Where the lines of a picture run is judged by looking at it.
+  const isSketch = (node: ts.Node): boolean =>
+    (ts.isMethodDeclaration(node) || ts.isPropertyAssignment(node)) && node.name.getText(source) === 'sketch';
+  const conditions = (node: ts.Node): void => {
+    if (ts.isConditionalExpression(node))
+      add(node, `${node.condition.getText(source)} ? ${node.whenFalse.getText(source)} : ${node.whenTrue.getText(source)}`);
+    if (ts.isIfStatement(node)) add(node.expression, `!(${node.expression.getText(source)})`);
+  };
+  const numbers = (node: ts.Node): void => {
     if (ts.isBinaryExpression(node)) {
       const other = OPERATORS[node.operatorToken.kind];
       if (other && !concatenates(node)) add(node, `${node.left.getText(source)} ${other} ${node.right.getText(source)}`);
     }
-    if (ts.isConditionalExpression(node))
-      add(node, `${node.condition.getText(source)} ? ${node.whenFalse.getText(source)} : ${node.whenTrue.getText(source)}`);
-    if (ts.isIfStatement(node)) add(node.expression, `!(${node.expression.getText(source)})`);
-    if (
-      ts.isPrefixUnaryExpression(node) &&
-      (node.operator === ts.SyntaxKind.MinusToken || node.operator === ts.SyntaxKind.ExclamationToken)
-    )
-      add(node, node.operand.getText(source));
+    if (ts.isPrefixUnaryExpression(node) && TURNED.has(node.operator)) add(node, node.operand.getText(source));
     if (ts.isNumericLiteral(node) && isValue(node)) {
       const v = Number(node.text);
       if (v === 0 || Math.abs(v) >= SLACK) add(node, Number.isInteger(v) ? String(v + 1) : String(v * 1.1));
     }
-    if (ts.isCallExpression(node) && ts.isPropertyAccessExpression(node.expression)) {
-      const other = CALLS[node.expression.name.text];
-      if (other) {
-        const name = node.expression.name;
-        const rest = text.slice(name.getEnd(), node.getEnd());
-        add(node, `${text.slice(node.getStart(source), name.getStart(source))}${other}${rest}`);
-      }
+  };
+  const calls = (node: ts.Node): void => {
+    if (!ts.isCallExpression(node)) return;
+    if (ts.isPropertyAccessExpression(node.expression)) {
+      const { name } = node.expression;
+      const other = CALLS[name.text];
+      if (other)
+        add(
+          node,
+          `${text.slice(node.getStart(source), name.getStart(source))}${other}${text.slice(name.getEnd(), node.getEnd())}`,
+        );
     }
-    if (ts.isCallExpression(node) && node.expression.getText(source) === 'formula' && node.arguments.length > 1)
-      formulaChanges(node.arguments[1]!);
+    if (node.expression.getText(source) === 'formula' && node.arguments.length > 1) formulaChanges(node.arguments[1]!);
+  };
+  const visit = (node: ts.Node): void => {
+    if (passedBy(node) || isSketch(node)) return;
+    conditions(node);
+    numbers(node);
+    calls(node);
     ts.forEachChild(node, visit);
   };
   const formulaChanges = (arg: ts.Expression) => {
