@@ -51,7 +51,7 @@ const job: Job = testJob(LOAD, (j) => ({
 
 /** Bessel’s J_1 by its integral. */
 function J1(z: number): number {
-  const n = 64;
+  const n = 40;
   let sum = 0;
   for (let i = 0; i < n; i++) {
     const τ = ((i + 0.5) * Math.PI) / n;
@@ -71,8 +71,8 @@ function pulls(): number[] {
   const n = BOLTS.length;
   const at = BOLTS.map((b) => ({ x: b.x + AFT, y: b.y + STARBOARD }));
   const f = Matrix.zeros(n, n);
-  for (let p = 1; p <= 160; p++)
-    for (let q = 1; q <= 160; q++) {
+  for (let p = 1; p <= 110; p++)
+    for (let q = 1; q <= 110; q++) {
       const κ2 = Math.PI ** 2 * ((p / A) ** 2 + (q / B) ** 2);
       const z = Math.sqrt(κ2) * RADIUS;
       const disc = (2 * J1(z)) / z;
@@ -102,23 +102,22 @@ const solved = (j: Job, mesh: 'fine' | 'proof') => solvedCase(j, mesh).bolts.map
 
 describe('bolt pulls on a thin panel', () => {
   const fine = solved(job, 'fine');
+  const reference = pulls();
   it('within 2 % of a rigid body on springs on Navier’s plate', () => {
     // A bolt that its spacer pushes instead pulls nothing.
-    expect(pulls().filter((F) => F < 0)).toHaveLength(2);
+    expect(reference.filter((F) => F < 0)).toHaveLength(2);
     expect(
       apart(
         fine,
-        pulls().map((F) => Math.max(0, F)),
+        reference.map((F) => Math.max(0, F)),
       ),
     ).toBeLessThan(0.02);
   });
   it('within 1 % between the fine mesh and the proof', () => expect(apart(fine, solved(job, 'proof'))).toBeLessThan(0.01));
 });
 
-it.each([
-  ['a backing plate and prying', { kind: 'plate', metal: 'S275', thickness: mm(5) }],
-  ['large washers', { kind: 'large washer' }],
-] as const)('with contact, %s: within 1 % between the fine mesh and the proof', (_what, far) => {
-  const pried = testJob({ fx: 1500, fy: 700, fz: 4000, z: 80 }, (j) => ({ ...j, far: far as Job['far'] }));
+it('with contact, prying and a backing plate: within 1 % between the fine mesh and the proof', () => {
+  const far: Job['far'] = { kind: 'plate', metal: 'S275', thickness: mm(5) };
+  const pried = testJob({ fx: 1500, fy: 700, fz: 4000, z: 80 }, (j) => ({ ...j, far }));
   expect(apart(solved(pried, 'fine'), solved(pried, 'proof'))).toBeLessThan(0.01);
 });
