@@ -22,6 +22,13 @@ interface Stage {
 const spreadLine = (job: Job): string =>
   spreadRulesOf(job).checks === 'solver' ? 'checks as solved' : 'how it goes into the skin';
 
+/** Why nothing should be cut yet. */
+function notYet(v: Verdict | null, job: Job): string {
+  if (job.loads.length === 0) return 'needs a load';
+  if (!v) return 'working …';
+  return v.state === 'fails' ? 'does not hold yet' : 'not shown to hold';
+}
+
 /** The job's own route card: stages top to bottom in the order the work is done, each with its state, stamped when complete. */
 @Component({
   selector: 'ms-traveller',
@@ -183,11 +190,13 @@ export class Traveller {
     const holds = v?.state === 'sound' || v?.state === 'tight';
     const verdict = !v
       ? 'working …'
-      : v.refusals.length > 0
-        ? 'refused'
-        : weakest
-          ? `${showUse(weakest.utilisation)} ${weakest.name.toLowerCase()}`
-          : 'no load';
+      : job.loads.length === 0
+        ? 'needs a load'
+        : v.refusals.length > 0
+          ? 'refused'
+          : weakest
+            ? `${showUse(weakest.utilisation)} ${weakest.name.toLowerCase()}`
+            : 'no load';
     const rests = cases === 0 ? { words: 'rests on a load: add one', path: 'load' } : undefined;
     const assumed = assumedValues(job).length;
     return [
@@ -209,7 +218,7 @@ export class Traveller {
       {
         path: 'make',
         name: 'Make',
-        line: holds ? (assumed > 0 ? `rests on ${assumed} assumed` : 'ready to cut') : 'does not hold yet',
+        line: holds ? (assumed > 0 ? `rests on ${assumed} assumed` : 'ready to cut') : notYet(v, job),
         stamped: false,
       },
     ];
