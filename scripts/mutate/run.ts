@@ -1,7 +1,7 @@
 // npm run mutate: [number of mutants] [folder,folder]. A seeded sample of single mistakes in core and server, each put to the tests that run
 // through it; prints by folder how many are found. Outside npm test: it takes minutes.
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { bundle, filesIn, ROOT } from './bundle';
 import { changesIn, type Mutant } from './mutants';
@@ -54,6 +54,7 @@ function sample(): Mutant[] {
 
 interface Told {
   readonly i: number;
+  readonly file: string;
   readonly name: string;
   readonly ms: number;
   readonly hits: readonly number[];
@@ -94,7 +95,9 @@ function put(path: string, m: Mutant, tests: readonly Told[]): Promise<string> {
 /** The tests to put a mutant to: those that reach it; of what is worked out at load, those that run through its file. */
 function testsFor(m: Mutant, fileNumber: number, told: readonly Told[]): Told[] {
   const reach = told.filter((t) => t.hits.includes(m.id));
-  const at = reach.length > 0 ? reach : told.filter((t) => t.files.includes(fileNumber));
+  // What is worked out at load is held by whatever runs through its file, and by the specs beside it.
+  const beside = (t: Told) => dirname(t.file) === dirname(m.file);
+  const at = reach.length > 0 ? reach : told.filter((t) => t.files.includes(fileNumber) || beside(t));
   let spent = 0;
   return [...at].sort((a, b) => a.ms - b.ms).filter((t) => (spent += t.ms) <= BUDGET);
 }

@@ -68,3 +68,76 @@ it('forces together: at their mean point by size, with the moment that is left o
   const carried = [mean.y * 90 + mean.z * 120, mean.z * 30 - mean.x * 90, -mean.x * 120 - mean.y * 30];
   expect([p.mx, p.my, p.mz]).toEqual(whole.map((v, k) => expect.closeTo(v - carried[k]!, 6)));
 });
+
+it('winch: a pull to the side and up at once, P·cos β·cos θ, P·cos β·sin θ and P·sin β (statics)', () => {
+  const r = (v: number) => (v * Math.PI) / 180;
+  const all = cases('winch', {
+    pull: 7000,
+    drumHeight: 150,
+    drumRadius: 40,
+    rope: 8,
+    layer: 1,
+    sideAngle: r(35),
+    upAngle: r(25),
+    brake: 0,
+  });
+  const P = 7000;
+  for (const [side, up] of [
+    [35, 25],
+    [-35, 25],
+    [35, 0],
+    [-35, 0],
+    [0, 0],
+  ] as const) {
+    const want = at(
+      0,
+      0,
+      150,
+      P * Math.cos(r(up)) * Math.cos(r(side)),
+      P * Math.cos(r(up)) * Math.sin(r(side)),
+      P * Math.sin(r(up)),
+    );
+    const near = all.filter((c) => [c.fx, c.fy, c.fz].every((v, k) => Math.abs(v - want[k]!) < 1));
+    expect([side, up, near.length]).toEqual([side, up, 1]);
+  }
+});
+
+it('seat thrown sideways goes neither forward nor up; belts pull where they are made fast', () => {
+  const m = 20 * G;
+  const seat = vectors(cases('seat', { seatMass: 20, person: 80, height: 300, ahead: 0, share: 1 }));
+  expect(seat['to port']).toEqual(at(0, 0, 300, 0, 8 * m, 0));
+  expect(seat['to starboard']).toEqual(at(0, 0, 300, 0, -8 * m, 0));
+  const belted = cases('belted-seat', {
+    seatMass: 20,
+    height: 300,
+    lapHeight: 250,
+    shoulderHeight: 800,
+    aft: 100,
+    up: 0,
+    lapBack: 0,
+    share: 1,
+  });
+  // Level pulls and a mass thrown forward: nothing sideways, nothing that turns the seat about its own height.
+  for (const c of belted) expect([c.fy, c.mx, c.mz].map((v) => Math.round(v) || 0)).toEqual([0, 0, 0]);
+});
+
+it('slings: one leg and two carry along the leg; four count as two on a rigid load, or 2.1 of one leg to 45° (EN 13414-1)', () => {
+  const r = (v: number) => (v * Math.PI) / 180;
+  const T = (legs: number, angle: number, pick?: Record<string, string>) => {
+    const fresh = newLoad('lifting', 'L1', '');
+    const v = { mass: 1000, legs, angle: r(angle), swing: 0, height: 50 };
+    const values = Object.fromEntries(Object.entries(v).map(([k, n]) => [k, fromSheet(n, String(n))]));
+    const [c] = casesOfLoad({
+      ...fresh,
+      values: { ...fresh.values, ...values },
+      picks: { ...fresh.picks, ...pick },
+      factors: { ...fresh.factors, dynamic: 1 },
+    });
+    return Math.hypot(c!.fx, c!.fy, c!.fz);
+  };
+  const W = 1000 * G;
+  expect(T(2, 60)).toBeCloseTo(W / (2 * Math.sin(r(60))), 3);
+  expect(T(4, 60)).toBeCloseTo(W / (2 * Math.sin(r(60))), 3);
+  expect(T(4, 60, { four: 'en' })).toBeCloseTo(W / 2.1, 3);
+  expect(T(2, 60, { four: 'en' })).toBeCloseTo(T(2, 60), 6);
+});
