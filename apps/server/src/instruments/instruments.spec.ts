@@ -35,6 +35,56 @@ describe('a stand-in', () => {
     expect(Math.max(...seen) - Math.min(...seen)).toBeGreaterThan(0.01);
     for (const v of seen) expect(Math.abs(v - 50)).toBeLessThanOrEqual(0.025);
   });
+  it.each([
+    ['caliper', 0, 300, '99.98 mm', '100.02 mm', '3.9360 in', '3.9380 in', 'mm'],
+    ['tape', 20, 30_000, '499.5 mm', '500.5 mm', '19.6563 in', '19.7188 in', 'mm'],
+    ['angle', -180, 180, '-0.1°', '0.1°', '-0.1°', '0.1°', '°'],
+  ] as const)(
+    '%s: starts somewhere, reads from %d to %d and no further, scatters so much each way (makers, common practice)',
+    (kind, low, high, ...told) => {
+      let at = 0;
+      const i = new StandIn(kind, () => at);
+      const send = (random: number) => {
+        at = random;
+        return (i.press('send') as { text: string }).text;
+      };
+      const mm = [send(0), send(1)];
+      const unit = i.state().unit;
+      i.press('unit');
+      expect([...mm, send(0), send(1), unit]).toEqual(told);
+      expect(i.state().unit).toBe(kind === 'angle' ? '°' : 'in');
+      i.press('unit');
+      expect(i.state().unit).toBe(unit);
+      for (const [on, kind2] of [
+        [low, 'reading'],
+        [high, 'reading'],
+        [low - 0.01, 'fault'],
+        [high + 0.01, 'fault'],
+      ] as const) {
+        i.lies(on, undefined);
+        expect([on, i.press('send')!.kind]).toEqual([on, kind2]);
+      }
+    },
+  );
+  it('a display shows what is held, from its zero; a loose plug loses every other reading, the first with it', () => {
+    const c = new StandIn('caliper', half);
+    c.lies(30, undefined);
+    c.press('zero');
+    c.lies(42, undefined);
+    c.press('hold');
+    c.lies(77, undefined);
+    expect(c.state()).toMatchObject({
+      display: '12.00 mm',
+      held: true,
+      zero: '30.00 mm',
+      on: 77,
+      fault: 'none',
+      lowBattery: false,
+    });
+    const d = new StandIn('caliper', half);
+    d.lies(undefined, 'drops readings');
+    expect([1, 2, 3, 4].map(() => d.press('send')!.kind)).toEqual(['fault', 'reading', 'fault', 'reading']);
+  });
   it('holds, and counts from zero, and says so with the reading', () => {
     const c = new StandIn('caliper', half);
     c.lies(20, undefined);
@@ -100,6 +150,30 @@ describe('the bench over server-sent events', () => {
     expect(reading.seq).toBe(1);
     expect(InstrumentFault.parse(all.find((e) => e.event === 'fault')!.data).says).toContain('low battery');
     stream.destroy();
+  });
+  it('a seed gives the same readings again; two tabs of one bench hear the same, and it stands until both are gone', async () => {
+    const texts = async (bench: string) => {
+      const { stream, until } = await listen(bench);
+      const second = await listen(bench);
+      await until(3);
+      await second.until(3);
+      for (let k = 0; k < 4; k++)
+        await request(server).post(`/api/bench/${bench}/tape/press`).send({ button: 'send' }).expect(204);
+      const heard = (await until(11)).filter((e) => e.event === 'reading').map((e) => InstrumentReading.parse(e.data));
+      expect((await second.until(11)).filter((e) => e.event === 'reading').map((e) => InstrumentReading.parse(e.data))).toEqual(
+        heard,
+      );
+      stream.destroy();
+      for (let k = 0; k < 20; k++) await new Promise((r) => setTimeout(r, 5));
+      await request(server).post(`/api/bench/${bench}/tape/press`).send({ button: 'hold' }).expect(204);
+      second.stream.destroy();
+      expect(heard.map((h) => [h.seq, h.name])).toEqual([1, 2, 3, 4].map((n) => [n, 'tape or laser stand-in']));
+      return heard.map((h) => h.text);
+    };
+    const first = await texts('bench-number-3');
+    expect(await texts('bench-number-4')).toEqual(first);
+    expect(new Set(first).size).toBeGreaterThan(1);
+    await request(server).get('/api/bench/bench-number-5/stream?seed=-1').expect(404);
   });
   it('refuses what it does not know by name, and a bench that is not open', async () => {
     const { stream, until } = await listen('bench-number-2');

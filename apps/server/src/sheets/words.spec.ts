@@ -57,10 +57,10 @@ describe('the foot strip', () => {
     const { pen, template } = strip(lopsidedJob());
     const top = template.height - MARGIN - STRIP;
     expect(pen.drawn.slice(0, 2)).toEqual([
-      { what: 'moveTo', at: [MARGIN, top + 2] },
-      { what: 'lineTo', at: [template.width - MARGIN, top + 2] },
+      expect.objectContaining({ what: 'moveTo', at: [MARGIN, top + 2], by: { lineWidth: 0.2, dash: [4, 2] } }),
+      expect.objectContaining({ what: 'lineTo', at: [template.width - MARGIN, top + 2] }),
     ]);
-    expect(pen.drawn).toContainEqual({ what: 'rect', at: [MARGIN, top + 8, CALIBRATION, CALIBRATION] });
+    expect(pen.drawn).toContainEqual({ what: 'rect', at: [MARGIN, top + 8, 50, 50], by: { lineWidth: 0.25, dash: [] } });
     const ticks = pen.drawn
       .filter((d) => d.what === 'moveTo')
       .slice(1)

@@ -1,7 +1,7 @@
 import { fromSheet } from '../units/quantity';
 import { freeLoad } from '../testing/test-job';
 import { casesOf, casesOfLoad, loadFactor, loadRefusals, type Loaded } from './cases';
-import { factored, fanAngles } from './load-case';
+import { directionName, factored, fanAngles, lowered } from './load-case';
 import { newLoad } from './new-load';
 import { fromTakeOff, putOf, unitDoubts } from './put';
 import type { Combination } from './schema';
@@ -136,4 +136,116 @@ describe('a mixed-up unit is asked about, never changed', () => {
     expect(at(1100, '1100 mm')).toEqual([expect.stringContaining('43.3 mm')]);
     expect(at(0, '0')).toEqual([]);
   });
+});
+
+describe('what lasts and helps counts 0.9, what lasts and harms 1.35 (EN 1990 Tab. A1.2)', () => {
+  const q = (v: number) => fromSheet(v, String(v));
+  const cradle = (id: string) => {
+    const fresh = newLoad('cradle', id, id);
+    return { ...fresh, values: { ...fresh.values, mass: q(100), height: q(200) } };
+  };
+  const W = 100 * 9.80665;
+  const port = (cases: ReturnType<typeof casesOf>) => cases.filter((c) => c.name.includes('to port'));
+
+  it('a load thrown sideways is asked twice, its push by γ_Q both times, its weight by either', () => {
+    const two = port(casesOf(loaded([cradle('K')])));
+    expect(two.map((c) => [c.id, c.name])).toEqual([
+      ['K-2', 'K: to port, weight × 1.35'],
+      ['K-2-g', 'K: to port, weight × 0.9'],
+    ]);
+    const f = two.map((c) => factored(c, 1.5));
+    expect(f.map((c) => c.fz)).toEqual([expect.closeTo(-1.35 * W, 6), expect.closeTo(-0.9 * W, 6)]);
+    expect(f.map((c) => c.fy)).toEqual([expect.closeTo(1.5 * 1.5 * W, 6), expect.closeTo(1.5 * 1.5 * W, 6)]);
+  });
+  it('once where both are one, in working loads, and in a crash', () => {
+    expect(port(casesOf(loaded([cradle('K')], [], { ...limit, gammaGInf: 1.35 })))).toHaveLength(1);
+    expect(port(casesOf(loaded([cradle('K')], [], { ...limit, school: 'working' })))).toHaveLength(1);
+    expect(casesOf(loaded([newLoad('seat', 'S')])).filter((c) => c.onWeight !== undefined && c.action !== 'variable')).toEqual(
+      [],
+    );
+  });
+  it('in a combination all that lasts turns together; a factor of one’s own is left alone', () => {
+    const dead = { ...freeLoad({ fz: -500 }, 'D'), picks: { action: 'permanent' }, alone: false };
+    const both = (own: number | null): Combination => ({
+      id: 'C',
+      name: 'Both',
+      parts: [
+        { load: 'K', factor: own },
+        { load: 'D', factor: null },
+      ],
+    });
+    const asked = port(casesOf(loaded([{ ...cradle('K'), alone: false }, dead], [both(null)]), true));
+    expect(asked.map((c) => [c.id, c.fz])).toEqual([
+      ['C-2', expect.closeTo(-1.35 * (W + 500), 6)],
+      ['C-2-g', expect.closeTo(-0.9 * (W + 500), 6)],
+    ]);
+    const [, least] = asked;
+    expect(least!.steps.filter((s) => s.symbol.startsWith('γ')).map((s) => [s.symbol, s.value])).toEqual([
+      ['γ', 1.5],
+      ['γ_G', 0.9],
+      ['γ', 0.9],
+    ]);
+    expect(least!.steps.find((s) => s.symbol === 'F_z')).toMatchObject({ unit: 'N', value: least!.fz });
+    expect(least!.steps.find((s) => s.symbol === 'M_x')).toMatchObject({ unit: 'N·mm', value: least!.mx });
+    // Its own factor is on push and weight alike; only the dead load is asked twice.
+    expect(port(casesOf(loaded([{ ...cradle('K'), alone: false }, dead], [both(0.7)]))).map((c) => c.fz)).toEqual([
+      expect.closeTo(-0.7 * W - 1.35 * 500, 6),
+      expect.closeTo(-0.7 * W - 0.9 * 500, 6),
+    ]);
+    // Own factors on both: nothing lasting is left to be asked twice.
+    const own = { ...both(0.7), parts: both(0.7).parts.map((p) => ({ ...p, factor: 0.7 })) };
+    expect(port(casesOf(loaded([{ ...cradle('K'), alone: false }, dead], [own])))).toHaveLength(1);
+  });
+});
+
+describe('a combination', () => {
+  const two = (a: ReturnType<typeof freeLoad>, b: ReturnType<typeof freeLoad>): Combination => ({
+    id: 'C',
+    name: 'Two',
+    parts: [a, b].map((l) => ({ load: l.id, factor: 1 })),
+  });
+  const at = (a: ReturnType<typeof freeLoad>, b: ReturnType<typeof freeLoad>) => casesOf(loaded([a, b], [two(a, b)])).at(-1)!;
+
+  it('is drawn at the mean point of its loads by their size; nowhere in particular where they are nothing', () => {
+    const c = at(freeLoad({ fx: 300, x: 10, y: 20, z: 30 }, 'A'), freeLoad({ fz: -100, x: -50, y: 4, z: 8 }, 'B'));
+    expect(c.at).toEqual({ x: (300 * 10 - 100 * 50) / 400, y: (300 * 20 + 400) / 400, z: (300 * 30 + 800) / 400 });
+    const nothing = at(freeLoad({ mx: 5, x: 9 }, 'A'), freeLoad({ mz: 5, x: 9 }, 'B'));
+    expect([nothing.at, nothing.mx, nothing.mz]).toEqual([{ x: 0, y: 0, z: 0 }, 5, 5]);
+  });
+  it.each([
+    ['short', 'instantaneous', 'instantaneous'],
+    ['instantaneous', 'medium', 'instantaneous'],
+    ['long', 'medium', 'medium'],
+    [undefined, 'long', 'short'],
+  ] as const)('of loads that last %s and %s lasts %s (EN 1995-1-1 §3.1.3(2))', (a, b, both) => {
+    const last = (id: string, duration: typeof a) => ({ ...freeLoad({ fx: 1 }, id), ...(duration ? { duration } : {}) });
+    expect(at(last('A', a), last('B', b)).duration).toBe(both);
+  });
+  it('of nothing makes no case, and up to 200 cases are taken', () => {
+    const many = (n: number) => Array.from({ length: n }, (_, i) => freeLoad({ fx: i }, `L${i}`));
+    expect(casesOf(loaded(many(2), [{ id: 'C', name: 'None', parts: [] }]))).toHaveLength(2);
+    expect(casesOf(loaded(many(200)))).toHaveLength(200);
+    expect(loadRefusals(loaded(many(201)))[0]).toMatchObject({ because: 'they make 201 cases' });
+    // One cradle: six cases, four of them with a weight that is asked both ways.
+    const k = newLoad('cradle', 'K');
+    expect(loadRefusals(loaded([...many(190), k]))).toEqual([]);
+    expect(loadRefusals(loaded([...many(191), k]))[0]).toMatchObject({ because: 'they make 201 cases' });
+  });
+});
+
+it('a direction by its words: side first, then up or down', () => {
+  const r = (v: number) => (v * Math.PI) / 180;
+  expect([directionName(0), directionName(r(30)), directionName(r(-12.5), r(20)), directionName(0, r(-7))]).toEqual([
+    'ahead',
+    '30° port',
+    '12.5° starboard, 20° up',
+    'ahead, 7° down',
+  ]);
+});
+
+it('what pushes along the plate tips a plane below it by V·h more, each way by the right hand', () => {
+  const [c] = casesOfLoad(freeLoad({ fx: 30, fy: -20, fz: 50, mx: 1, my: 2, mz: 3 }));
+  // (0, 0, 8) × (30, −20, 50) = (0 − 8·(−20), 8·30 − 0, 0).
+  expect(lowered(c!, 8)).toMatchObject({ fx: 30, fy: -20, fz: 50, mx: 1 + 160, my: 2 + 240, mz: 3 });
+  expect(lowered(c!, 0)).toBe(c);
 });
