@@ -63,9 +63,9 @@ export function changesIn(file: string, text: string): Change[] {
   };
   const passedBy = (node: ts.Node): boolean =>
     ts.isTypeNode(node) || ts.isInterfaceDeclaration(node) || ts.isTypeAliasDeclaration(node) || ts.isImportDeclaration(node);
-  // Where the lines of a picture run is judged by looking at it.
+  // Where the lines of a picture run is judged by looking at it; a worked example is itself a test, with its own expectation and tolerance.
   const isSketch = (node: ts.Node): boolean =>
-    (ts.isMethodDeclaration(node) || ts.isPropertyAssignment(node)) && node.name.getText(source) === 'sketch';
+    (ts.isMethodDeclaration(node) || ts.isPropertyAssignment(node)) && ['sketch', 'worked'].includes(node.name.getText(source));
   const conditions = (node: ts.Node): void => {
     if (ts.isConditionalExpression(node))
       add(node, `${node.condition.getText(source)} ? ${node.whenFalse.getText(source)} : ${node.whenTrue.getText(source)}`);

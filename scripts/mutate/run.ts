@@ -42,7 +42,7 @@ function sample(): Mutant[] {
   const per = Math.ceil(Number(number) / FOLDERS.length);
   const out: Mutant[] = [];
   for (const f of FOLDERS) {
-    const files = filesIn(rootOf(f)).filter((p) => !p.endsWith('.spec.ts') && !/\/(main|demo\/|testing\/)/.test(p));
+    const files = filesIn(rootOf(f)).filter((p) => !p.endsWith('.spec.ts') && !/\/(main|demo\/|testing\/|sketch)/.test(p));
     const all = files.sort().flatMap((p) => changesIn(p, readFileSync(join(ROOT, p), 'utf8')));
     for (let i = 0; i < per && all.length > 0; i++) {
       const [taken] = all.splice(Math.floor(next() * all.length), 1);

@@ -105,6 +105,37 @@ describe('the mounting plate', () => {
     expect(bare.text).toContain('999\nDOES NOT HOLD');
     expect(bare.header['$EXTMIN']).toMatchObject({ x: -95, y: -75 });
   });
+  it('each centre is a cross 3 mm past its hole, with its name up and to the right, and what is done there', () => {
+    const sunk = drawn(lopsidedJob((j) => ({ ...j, joint: { ...j.joint, head: 'countersunk' } })));
+    const centres = sunk.on('centres');
+    const lines = centres.filter((e) => e.type === 'LINE').map((e) => e.vertices!.map(({ x, y }) => [x, y]));
+    expect(lines).toHaveLength(10);
+    expect(lines.slice(2, 4)).toEqual([
+      [
+        [95 - 8.5, -50],
+        [95 + 8.5, -50],
+      ],
+      [
+        [95, -50 - 8.5],
+        [95, -50 + 8.5],
+      ],
+    ]);
+    const names = centres.filter((e) => e.type === 'TEXT');
+    expect(names.map((e) => e.text)).toEqual([1, 2, 3, 4, 5].map((n) => `B${n}: countersink 90° for the head`));
+    expect(names[1]!.startPoint).toMatchObject({ x: 95 + 5.5 + 2, y: -48 });
+    expect(on('centres').find((e) => e.type === 'TEXT')!.text).toBe('B1');
+  });
+  it('extents take the words in: letters as wide as high, lines 7 mm apart from 12 mm below; without words the part’s own', () => {
+    const [low, high] = [header['$EXTMIN'], header['$EXTMAX']] as { x: number; y: number }[];
+    expect(low!.y).toBe(-75 - 12 - 2 * 7);
+    expect(high!.x).toBe(140);
+    const part = cutParts(resolved(lopsidedJob()))[0]!;
+    const of = (lines: string[]) =>
+      new DxfParser().parseSync(partDxf(part, { lines }))!.header as Record<string, { x: number; y: number }>;
+    expect(of(['x'.repeat(80)])['$EXTMAX']).toMatchObject({ x: -95 + 80 * 4, y: 110 });
+    expect(of([])['$EXTMIN']).toMatchObject({ x: -95, y: -75 });
+    expect(of([])['$EXTMAX']).toMatchObject({ x: 140, y: 110 });
+  });
   it('reads back as a pattern of its holes', () => {
     const read = readPatternDxf(text, 11);
     expect(!isRefusal(read) && read.holes.map((h) => [h.x, h.y])).toEqual([

@@ -29,3 +29,46 @@ it('a plate of ten metres is refused as a template, and says what to do instead'
   expect(isRefusal(t) && t.because).toMatch(/would take \d{4} sheets of A4/);
   expect(isRefusal(t) && t.allowed).toContain('DXF');
 });
+
+it('paper as it is sold: A4 210 × 297 mm (ISO 216), US Letter 8½ × 11 in (ANSI/ASME Y14.1)', () => {
+  expect(PAPERS.a4).toMatchObject({ width: 210, height: 297 });
+  expect(PAPERS.letter).toMatchObject({ width: expect.closeTo(8.5 * 25.4, 9), height: expect.closeTo(11 * 25.4, 9) });
+});
+
+/** Room on an upright A4: 210 − 2·10 wide, 297 − 2·10 − 62 high; each sheet after the first adds that less the overlap of 15. */
+it.each([
+  [180, 205, 1, 1, false],
+  [180.01, 205, 1, 2, false],
+  [180.01, 118, 1, 1, true],
+  [100, 205.01, 2, 1, false],
+  [355, 205, 1, 2, false],
+  [267, 118, 1, 1, true],
+  [267, 118.01, 1, 2, false],
+  [600, 700, 4, 4, false],
+] as const)('a part of %d × %d takes %d rows of %d sheets, landscape %s (by hand)', (x, y, rows, columns, landscape) => {
+  const t = sheetsFor({ x0: -20, x1: x - 20, y0: 5, y1: y + 5 }, 'a4');
+  expect([t.rows, t.columns, t.landscape, t.sheets.length]).toEqual([rows, columns, landscape, rows * columns]);
+  // The part lies in the middle of its sheets, as much paper on either side.
+  const w = t.sheets.map((s) => s.window);
+  const [x0, x1] = [Math.min(...w.map((s) => s.x0)), Math.max(...w.map((s) => s.x1))];
+  const [y0, y1] = [Math.min(...w.map((s) => s.y0)), Math.max(...w.map((s) => s.y1))];
+  expect((x0 + x1) / 2).toBeCloseTo(x / 2 - 20, 9);
+  expect((y0 + y1) / 2).toBeCloseTo(y / 2 + 5, 9);
+  expect(Math.min(x1 - x0 - x, y1 - y0 - y)).toBeGreaterThanOrEqual(10 - 1e-9);
+  // The first sheet is aft and to port; each next one is forward or to starboard.
+  expect(w[0]).toMatchObject({ x0: expect.closeTo(x0, 9), y1: expect.closeTo(y1, 9) });
+  const right = t.sheets.find((s) => s.column === 1 && s.row === 0);
+  const below = t.sheets.find((s) => s.column === 0 && s.row === 1);
+  if (right) expect(w[0]!.x1 - right.window.x0).toBeCloseTo(15, 9);
+  if (below) expect(below.window.y1 - w[0]!.y0).toBeCloseTo(15, 9);
+});
+
+it('sixty sheets are the most', () => {
+  const n = (width: number) => {
+    const t = templateFor({ x0: 0, x1: width, y0: 0, y1: 100 }, 'a4');
+    return isRefusal(t) ? t.because : t.sheets.length;
+  };
+  // Landscape: 277 wide, 262 for each after the first; 60 sheets hold 15 + 60·262 less the border.
+  expect(n(15 + 60 * 262 - 10)).toBe(60);
+  expect(n(15 + 60 * 262 - 9.9)).toBe('the template would take 61 sheets of A4');
+});

@@ -2,6 +2,7 @@ import type { Job } from '../job/schema';
 import { withClass } from '../job/bolt-class';
 import { BOLT_PROOF } from '../stock/bolt-proof';
 import { FASTENER_CLASSES } from '../stock/fastener-classes';
+import { lopsidedJob } from '../testing/lopsided-job';
 import { resolved, testJob } from '../testing/test-job';
 import { fromSheet } from '../units/quantity';
 import { byFriction, byNutFactor, crushTorque, tightenTo } from './tightening';
@@ -71,6 +72,17 @@ describe('a soft grip', () => {
     );
     expect(crushTorque(bolted('M8', '8.8'))).toBeUndefined();
   });
+});
+
+it('the least of what the skin takes under any bolt sets the torque: behind B5 the backing ends 12 mm from the bolt', () => {
+  const job = lopsidedJob((j) => ({
+    ...j,
+    skin: { ...j.skin, kind: 'laminate', glass: fromSheet(0.35, '35 %') } as Job['skin'],
+    far: { kind: 'plate', metal: 'S275', thickness: fromSheet(5, '5 mm') },
+    bolts: { ...j.bolts, items: j.bolts.items.map((b) => (b.id === 'B5' ? { ...b, y: 98 } : b)) },
+  }));
+  // Elsewhere the washer of 20 grows by the backing's spread past 24; here it is cut at twice 12.
+  expect(crushTorque(resolved(job))!.preload).toBeCloseTo(((150 * 0.35 + 72) * (Math.PI / 4) * (24 ** 2 - 11 ** 2)) / 3, 6);
 });
 
 describe('what holds the bolt may give first', () => {
