@@ -116,6 +116,12 @@ describe('bolt pulls on a thin panel', () => {
   it('within 1 % between the fine mesh and the proof', () => expect(apart(fine, solved(job, 'proof'))).toBeLessThan(0.01));
 });
 
+it('under a rigid base with bolts outside it, which presses along its edges: within 1 % between the fine mesh and the proof', () => {
+  const spread = { ...USUAL_SPREAD, base: 'rigid' as const };
+  const pressed = testJob({ fx: 1500, fy: 700, fz: 4000, z: 80 }, (j) => ({ ...j, far: { kind: 'large washer' }, spread }));
+  expect(apart(solved(pressed, 'fine'), solved(pressed, 'proof'))).toBeLessThan(0.01);
+});
+
 it('with contact, prying and a backing plate: within 1 % between the fine mesh and the proof', () => {
   const far: Job['far'] = { kind: 'plate', metal: 'S275', thickness: mm(5) };
   const pried = testJob({ fx: 1500, fy: 700, fz: 4000, z: 80 }, (j) => ({ ...j, far }));

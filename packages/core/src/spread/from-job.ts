@@ -16,6 +16,10 @@ import type { Contact, GroundSpring, Layer, Stack, StackBolt, Support } from './
 /** How fine: unknowns aimed at. */
 export const MESHES = { draft: 2500, fine: 8000, proof: 30_000 } as const;
 export type Mesh = keyof typeof MESHES;
+/** A base that does not bend presses along its edges, which a fine mesh must find within 1 % of the proof. */
+const FINE_UNDER_RIGID = 20_000;
+const aimedAt = (r: Resolved, mesh: Mesh): number =>
+  mesh === 'fine' && spreadRulesOf(r.job).base === 'rigid' ? FINE_UNDER_RIGID : MESHES[mesh];
 
 /** Places of the layers in the stack; the last is left out where nothing is on the far side. */
 export const BASE = 0;
@@ -39,7 +43,7 @@ export function stackOf(
   mesh: Mesh,
   membrane = false,
   before?: JobStack,
-  unknowns: number = MESHES[mesh],
+  unknowns: number = aimedAt(r, mesh),
 ): JobStack | Refusal {
   const no = refusedStack(r);
   if (no) return no;
