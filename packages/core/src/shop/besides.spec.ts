@@ -89,6 +89,9 @@ describe('a lug with its pin', () => {
     const cheeks = of(lugged({ cheek: q(5) }));
     expect(cheeks.mass - of(lugged()).mass).toBeCloseTo(steel(2 * 0.7 * face * 5) + pin(10), 6);
     expect(cheeks.minutes).toBe(2 * RATES.minutesPerTab);
+    // Metal by weight, the pin twice as dear as its metal, and each piece that is put on.
+    const metal = steel(face * 12 + 2 * 0.7 * face * 5) * RATES.perKg.steel;
+    expect(cheeks.cost).toBeCloseTo(metal + pin(12 + 2 * 16) * 2 * RATES.perKg.steel + 2 * RATES.perTab, 6);
     const tab = of(lugged({ shear: 'single with support tab' }));
     expect(tab.mass - of(lugged({ shear: 'single' })).mass).toBeCloseTo(steel(face * 6), 6);
     expect(tab.minutes).toBe(RATES.minutesPerTab);

@@ -109,6 +109,7 @@ describe('what the skin is drilled to, where it is not the bolt’s hole', () =>
   it('a core is overdrilled, filled and drilled again, in that order', () => {
     const job = testJob({ fz: 900 }, (j) => sandwich(withJoint({ sleeve: 'plug', tubeOutside: mm(44) })(j)));
     expect(sizes(job)).toEqual([44, 11]);
+    expect(skinRows(job)[0]!.part).toBe('skin');
     expect(skinRows(job).map((r) => r.note)).toEqual([
       expect.stringMatching(/^1: overdrill.*fill/),
       expect.stringMatching(/^2: drill again/),
@@ -125,6 +126,7 @@ describe('what the skin is drilled to, where it is not the bolt’s hole', () =>
     expect(pilot! / 10).toBeGreaterThanOrEqual(0.6);
     expect(pilot! / 10).toBeLessThanOrEqual(0.75);
     expect(skinRows(job)[1]!.note).toContain('not through');
+    expect(skinRows(job).map((r) => r.part)).toEqual(['timber', 'timber']);
   });
   it.each([
     ['tapped', 8.5],
@@ -143,6 +145,20 @@ describe('what the skin is drilled to, where it is not the bolt’s hole', () =>
     expect(rows(job)[0]!.note).toBe('');
   });
   it('a plain bolt through a sheet has nothing besides', () => expect(skinRows(testJob())).toEqual([]));
+});
+
+it('a head is let into the plate where it bears on it, not where it bears on the base', () => {
+  const job = lopsidedJob((j) => ({
+    ...j,
+    base: { ...j.base, length: mm(180), hole: mm(11), holes: [{ id: 'H1', x: 75, y: 10 }] },
+    bolts: { ...j.bolts, items: j.bolts.items.map((b) => (b.id === 'B1' ? { ...b, x: 75, y: 10 } : b)) },
+    joint: { ...j.joint, head: 'countersunk' },
+  }));
+  const notes = rows(job)
+    .filter((r) => r.hole.startsWith('B'))
+    .map((r) => r.note);
+  expect(notes[0]).toBe('through base hole H1');
+  expect(notes[1]).toContain('countersink 90°');
 });
 
 it('says where a hole lies under a slot of the base', () => {

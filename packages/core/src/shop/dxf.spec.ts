@@ -54,10 +54,11 @@ const extent = (v: readonly { x: number; y: number }[]) => [
 ];
 
 describe('the mounting plate', () => {
-  const { on, header, layers, text } = drawn(lopsidedJob());
-  const outline = on('outline')[0]!;
+  const plain = () => drawn(lopsidedJob());
 
   it('outline closed, with its corners as quarter arcs: 235 × 185 less (4 − π)·8² (by hand)', () => {
+    const { on } = plain();
+    const outline = on('outline')[0]!;
     expect(on('outline')).toHaveLength(1);
     expect(outline.shape).toBe(true);
     expect(extent(outline.vertices!)).toEqual([-95, 140, -75, 110]);
@@ -67,7 +68,11 @@ describe('the mounting plate', () => {
     expect(areaOf(outline.vertices!)).toBeCloseTo(235 * 185 - (4 - Math.PI) * 64, 6);
   });
   it('holes where the bolts are, as wide as the bolt’s hole', () =>
-    expect(on('holes').map((c) => [c.center!.x, c.center!.y, c.radius])).toEqual([
+    expect(
+      plain()
+        .on('holes')
+        .map((c) => [c.center!.x, c.center!.y, c.radius]),
+    ).toEqual([
       [110, 80, 5.5],
       [95, -50, 5.5],
       [-70, 60, 5.5],
@@ -75,6 +80,7 @@ describe('the mounting plate', () => {
       [20, 85, 5.5],
     ]));
   it('what is not cut has layers and colours of its own', () => {
+    const { on, layers } = plain();
     const colour = (l: keyof typeof DXF_LAYERS) => layers[DXF_LAYERS[l]]!.colorIndex;
     const cut = new Set([colour('outline'), colour('holes')]);
     const others = (['bend', 'centres', 'base', 'caution'] as const).map(colour);
@@ -83,6 +89,7 @@ describe('the mounting plate', () => {
     expect(extent(on('base')[0]!.vertices!)).toEqual([-35, 35, -25, 25]);
   });
   it('metric, with its extents, in UTF-8 as that version of the format is (AC1021 and over)', () => {
+    const { on, header, text } = plain();
     expect(header['$MEASUREMENT']).toBe(1);
     expect(header['$INSUNITS']).toBe(4);
     expect(String(header['$ACADVER']) >= 'AC1021').toBe(true);
@@ -123,9 +130,14 @@ describe('the mounting plate', () => {
     const names = centres.filter((e) => e.type === 'TEXT');
     expect(names.map((e) => e.text)).toEqual([1, 2, 3, 4, 5].map((n) => `B${n}: countersink 90° for the head`));
     expect(names[1]!.startPoint).toMatchObject({ x: 95 + 5.5 + 2, y: -48 });
-    expect(on('centres').find((e) => e.type === 'TEXT')!.text).toBe('B1');
+    expect(
+      plain()
+        .on('centres')
+        .find((e) => e.type === 'TEXT')!.text,
+    ).toBe('B1');
   });
   it('extents take the words in: letters as wide as high, lines 7 mm apart from 12 mm below; without words the part’s own', () => {
+    const { header } = plain();
     const [low, high] = [header['$EXTMIN'], header['$EXTMAX']] as { x: number; y: number }[];
     expect(low!.y).toBe(-75 - 12 - 2 * 7);
     expect(high!.x).toBe(140);
@@ -137,7 +149,7 @@ describe('the mounting plate', () => {
     expect(of([])['$EXTMAX']).toMatchObject({ x: 140, y: 110 });
   });
   it('reads back as a pattern of its holes', () => {
-    const read = readPatternDxf(text, 11);
+    const read = readPatternDxf(plain().text, 11);
     expect(!isRefusal(read) && read.holes.map((h) => [h.x, h.y])).toEqual([
       [110, 80],
       [95, -50],
@@ -176,7 +188,29 @@ it.each([
   },
 );
 
+it('all of it is flat: nothing has a height', () => {
+  const fold = { edge: 'fore', radius: mm(6), height: mm(40) } as const;
+  const bent = lopsidedJob((j) => ({ ...j, plate: { ...j.plate, fold } }));
+  const heights = drawn(bent).entities.flatMap((e) =>
+    [e.center, e.startPoint, ...(e.vertices ?? [])].map((p) => (p as { z?: number } | undefined)?.z ?? 0),
+  );
+  expect(heights.length).toBeGreaterThan(40);
+  expect(new Set(heights)).toEqual(new Set([0]));
+  const { header } = drawn(bent);
+  expect([header['$EXTMIN'], header['$EXTMAX']]).toMatchObject([{ z: 0 }, { z: 0 }]);
+});
+
 describe('what is cut besides', () => {
+  it('a plate washer for each nut: a square with a hole in its middle', () => {
+    const far: Job['far'] = { kind: 'plate washer', metal: 'S275', thickness: mm(6), outside: mm(45) };
+    const job = lopsidedJob((j) => ({ ...j, far }));
+    const washer = cutParts(resolved(job))[1]!;
+    expect([washer.id, washer.name, washer.count, washer.thickness]).toEqual(['plate-washer', 'plate washer', 5, 6]);
+    const { on } = drawn(job, 'plate-washer');
+    expect(extent(on('outline')[0]!.vertices!)).toEqual([-22.5, 22.5, -22.5, 22.5]);
+    expect(on('holes').map((c) => [c.center!.x, c.center!.y, c.radius])).toEqual([[0, 0, 5.5]]);
+    expect(cutParts(resolved(lopsidedJob((j) => ({ ...j, far: { kind: 'large washer' } })))).map((p) => p.id)).toEqual(['plate']);
+  });
   it('a backing plate by itself, with what it reaches past', () => {
     const far: Job['far'] = { kind: 'plate', metal: 'S275', thickness: mm(5), past: 10 };
     const { on } = drawn(

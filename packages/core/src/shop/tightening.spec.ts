@@ -3,7 +3,7 @@ import { withClass } from '../job/bolt-class';
 import { BOLT_PROOF } from '../stock/bolt-proof';
 import { FASTENER_CLASSES } from '../stock/fastener-classes';
 import { lopsidedJob } from '../testing/lopsided-job';
-import { resolved, testJob } from '../testing/test-job';
+import { onSolidBed, resolved, testJob } from '../testing/test-job';
 import { fromSheet } from '../units/quantity';
 import { byFriction, byNutFactor, crushTorque, tightenTo } from './tightening';
 
@@ -84,6 +84,9 @@ it('the least of what the skin takes under any bolt sets the torque: behind B5 t
   // Elsewhere the washer of 20 grows by the backing's spread past 24; here it is cut at twice 12.
   expect(crushTorque(resolved(job))!.preload).toBeCloseTo(((150 * 0.35 + 72) * (Math.PI / 4) * (24 ** 2 - 11 ** 2)) / 3, 6);
 });
+
+it('a bed of concrete or stone is pressed by the plate, not crushed by a washer: no such limit', () =>
+  expect(crushTorque(resolved(onSolidBed(testJob())))).toBeUndefined());
 
 describe('what holds the bolt may give first', () => {
   const held = (x: Partial<Job['joint']>, change: (j: Job) => Job = (j) => j) =>

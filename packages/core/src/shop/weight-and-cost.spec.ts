@@ -44,6 +44,14 @@ it('rough cost: metal bought, cuts, holes in plate, backing and skin, bolts by t
   expect(roughCost(strong) - roughCost(of())).toBeCloseTo(4 * RATES.perBolt * (RATES.strongBolt - 1), 9);
 });
 
+it('large washers, and what the joint has besides, are paid for on top', () => {
+  const bare = (j: Job): Job => ({ ...j, far: { kind: 'washer' } });
+  const large = (j: Job): Job => ({ ...j, far: { kind: 'large washer' } });
+  expect(roughCost(of(large)) - roughCost(of(bare))).toBeCloseTo(4 * RATES.largeWasher, 9);
+  const sleeved = (j: Job): Job => large(withJoint({ packing: 'spacers', packer: mm(20), tubeOutside: mm(20) })(j));
+  expect(roughCost(of(sleeved)) - roughCost(of(large))).toBeCloseTo(4 * RATES.perSleeve, 9);
+});
+
 it('rough minutes: each sheet by its thickness, edge and holes, then each bolt (rates: common practice)', () => {
   const sheet = (t: number, n: number) => (0.5 + t / 12) * (outline * RATES.minutesPerMetreCut + n * RATES.minutesPerHole);
   expect(roughMinutes(of())).toBeCloseTo(sheet(8, 8) + sheet(5, 4) + 4 * (RATES.minutesPerBolt + RATES.minutesPerHole), 9);
