@@ -7,7 +7,7 @@ import { testJob } from '../testing/test-job';
 
 const mm = (v: number) => fromSheet(v, `${v} mm`);
 
-/** A rigid base bolted through to a thin panel off its middle, on spacers, so that bolts alone hold it: six springs, two of them far out. */
+/** A base 200 mm thick bolted through to a thin panel off its middle, on spacers, so that bolts alone hold it: six springs, two of them far out. */
 const BOLTS = [
   { id: 'B1', x: 85, y: 60 },
   { id: 'B2', x: 85, y: -60 },
@@ -28,7 +28,7 @@ const job: Job = testJob(LOAD, (j) => ({
     ...j.base,
     length: mm(210),
     width: mm(160),
-    thickness: mm(20),
+    thickness: mm(200),
     hole: mm(11),
     holes: BOLTS.map((b, i) => ({ ...b, id: `H${i + 1}` })),
   },
@@ -46,7 +46,7 @@ const job: Job = testJob(LOAD, (j) => ({
   bolts: { ...j.bolts, items: BOLTS },
   far: { kind: 'washer' },
   joint: { ...j.joint, holding: 'tapped', engagement: mm(8), packing: 'spacers', packer: mm(25), tubeOutside: mm(20) },
-  spread: { ...USUAL_SPREAD, base: 'rigid', membrane: 'never', given: { bolt: K_BOLT } },
+  spread: { ...USUAL_SPREAD, membrane: 'never', given: { bolt: K_BOLT } },
 }));
 
 /** Bessel’s J_1 by its integral. */
@@ -113,7 +113,6 @@ describe('bolt pulls on a thin panel', () => {
       ),
     ).toBeLessThan(0.02);
   });
-  it('within 1 % between the fine mesh and the proof', () => expect(apart(fine, solved(job, 'proof'))).toBeLessThan(0.01));
 });
 
 it('under a rigid base with bolts outside it, which presses along its edges: within 1 % between the fine mesh and the proof', () => {
