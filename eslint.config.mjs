@@ -7,6 +7,7 @@ const CORE = [
   'working',
   'stock',
   'geometry',
+  'standing',
   'loads',
   'job',
   'survey',

@@ -24,9 +24,14 @@ for (const [name, stage] of [
   ['spread', 'spread'],
   ['choose', 'choose'],
   ['make', 'make'],
+  ['how it stands', 'standing'],
 ] as const) {
   test(`WCAG 2.2 AA by axe: ${name}`, async ({ page }) => {
-    if (stage) await openStage(page, 'core-sampler-winch', stage);
+    if (stage === 'standing') {
+      await openStage(page, 'a-frame-four-feet', 'load');
+      await page.getByRole('radio', { name: 'How it stands' }).click();
+      await page.locator('ms-foot-key li', { hasText: 'decides' }).waitFor();
+    } else if (stage) await openStage(page, 'core-sampler-winch', stage);
     else {
       await page.goto('/');
       await page.locator('.tags li').first().waitFor();

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import DxfParser from 'dxf-parser';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { copyOf, dragBy, expect, fromMenu, openStage, pick, saved, stored, test, weakest } from './shop';
+import { copyOf, dragBy, expect, fromMenu, openStage, pick, saved, stored, storedWhole, test, weakest } from './shop';
 
 test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   // The rack: demo jobs, then a new one.
@@ -154,7 +154,7 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
 
   // Out as a file, and in again as a copy.
   const file = await take('Job file, JSON');
-  expect(JSON.parse(file.toString())).toEqual(job);
+  expect(JSON.parse(file.toString())).toEqual(await storedWhole(page, job.id));
   await page.goto('/');
   await page.locator('.tags li').first().waitFor();
   const count = await page.locator('.tags li').count();

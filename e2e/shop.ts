@@ -49,7 +49,23 @@ export async function saved(page: Page): Promise<void> {
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   await expect(page.locator('header .save')).toHaveText('saved');
 }
-export const stored = async (page: Page, id: string) => (await (await page.request.get(`/api/jobs/${id}`)).json()).job;
+/** The document as it is kept, with all its feet. */
+export const storedWhole = async (page: Page, id: string) => (await (await page.request.get(`/api/jobs/${id}`)).json()).job;
+/** The job as it stands at its first foot. */
+export const stored = async (page: Page, id: string) => atFirst(await storedWhole(page, id));
+// A document as JSON: what is asked of it is asserted by the tests themselves.
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
+type Kept = Record<string, any>;
+export const atFirst = (whole: Kept): Kept => {
+  const [{ design, skin, survey }] = whole['feet'];
+  return { ...whole, ...design, skin, survey };
+};
+/** The whole with something else at its first foot. */
+export const changedAtFirst = (whole: Kept, { skin, survey, ...design }: Kept): Kept => {
+  const [first, ...others] = whole['feet'];
+  const changed = { ...first, design: { ...first.design, ...design }, ...(skin ? { skin } : {}), ...(survey ? { survey } : {}) };
+  return { ...whole, feet: [changed, ...others] };
+};
 
 /** Chooses from a select of the job card by its label. */
 export async function pick(page: Page, label: string, option: string | RegExp, nth = 0): Promise<void> {

@@ -1,14 +1,24 @@
 import type { Page } from '@playwright/test';
-import { expect, openStage, pick, saved, stored, test, weakest } from './shop';
+import { atFirst, changedAtFirst, expect, openStage, pick, saved, stored, test, weakest } from './shop';
 
 /** A new job under a winch, with what must be so for the survey already measured. */
 async function newJobFrom(page: Page): Promise<string> {
   const { job } = await (await page.request.get('/api/jobs/fold-down-bench-left')).json();
   const copy = {
-    ...job,
+    ...changedAtFirst(job, {
+      survey: {
+        ...atFirst(job)['survey'],
+        sides: 'one',
+        patterns: [],
+        log: [],
+        diagonals: {},
+        shims: [],
+        hidden: [],
+        existing: [],
+      },
+    }),
     id: `t-${crypto.randomUUID().slice(0, 8)}`,
     name: 'Survey test',
-    survey: { ...job.survey, sides: 'one', patterns: [], log: [], diagonals: {}, shims: [], hidden: [], existing: [] },
   };
   expect((await page.request.post('/api/jobs', { data: copy })).status()).toBe(201);
   return copy.id;

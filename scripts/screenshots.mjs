@@ -12,7 +12,13 @@ const WINCH = '/job/core-sampler-winch';
 const VIEWS = {
   rack: { at: '/', wait: '.tags svg' },
   load: { at: `${WINCH}/load` },
-  envelope: { at: `${WINCH}/load`, first: (page) => page.getByRole('radio', { name: 'Envelope' }).click() },
+  standing: {
+    at: '/job/a-frame-four-feet/load',
+    async first(page) {
+      await page.getByRole('radio', { name: 'How it stands' }).click();
+      await page.locator('ms-foot-key li', { hasText: 'decides' }).waitFor();
+    },
+  },
   measure: { at: `${WINCH}/measure` },
   patterns: {
     at: '/job/fold-down-bench-left/measure?sheet=patterns',

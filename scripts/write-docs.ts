@@ -3,7 +3,8 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { CHECKS } from '@core/checks/registry';
-import { Job, VERSION } from '@core/job/schema';
+import { VERSION } from '@core/job/schema';
+import { WholeJob } from '@core/job/whole-job';
 import { PACKS } from '@core/checks/whole/packs';
 import { BUILDERS } from '@core/loads/registry';
 import { kindOf } from '@core/reference/kinds';
@@ -12,7 +13,7 @@ import { REFERENCE_VALUES, relativeError, WORKED_FORMULAS } from '@core/referenc
 const DOCS = join(import.meta.dirname, '../docs');
 
 function schema(): string {
-  return `${JSON.stringify({ ...z.toJSONSchema(Job, { target: 'draft-2020-12', io: 'input' }), title: `Mast Shoe job, version ${VERSION}` }, null, 2)}\n`;
+  return `${JSON.stringify({ ...z.toJSONSchema(WholeJob, { target: 'draft-2020-12', io: 'input' }), title: `Mast Shoe job, version ${VERSION}` }, null, 2)}\n`;
 }
 
 /** The table between the marks of methods.md. */

@@ -4,12 +4,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { CHECKS } from '@core/checks/registry';
 import { fromSheet } from '@core/job/values';
-import { writeJob } from '@core/formats/read-job';
+import { fileOf } from '@core/testing/job-files';
 import { testJob } from '@core/testing/test-job';
 import { buildSync } from 'esbuild';
 import { check } from './check';
 
-const sound = writeJob(testJob({ fx: 1000, fz: 800, z: 100 }));
+const sound = fileOf(testJob({ fx: 1000, fz: 800, z: 100 }));
 
 it('a sound job: exit 0, every link, the weakest, the cautions', () => {
   const { exit, text } = check(sound, false);
@@ -38,20 +38,20 @@ it('as data: the same links with their numbers', () => {
 });
 
 it('overloaded: exit 1 and the link that lets go', () => {
-  const { exit, text } = check(writeJob(testJob({ fx: 20_000, fz: 30_000, z: 100 })), false);
+  const { exit, text } = check(fileOf(testJob({ fx: 20_000, fz: 30_000, z: 100 })), false);
   expect(exit).toBe(1);
   expect(text).toMatch(/LETS GO/);
 });
 
 it('refused: exit 2, path of the field and the allowed range', () => {
   const bad = JSON.parse(sound);
-  bad.skin.thickness.v = 0;
+  bad.feet[0].skin.thickness.v = 0;
   expect(check(JSON.stringify(bad), false)).toEqual({
     exit: 2,
-    text: 'skin.thickness.v: Skin thickness — allowed: over 0 up to 200 mm',
+    text: 'feet[0].skin.thickness.v: Skin thickness — allowed: over 0 up to 200 mm',
   });
   expect(check(sound.slice(0, 900), false).text).toContain('ends too early');
-  const none = writeJob({ ...testJob(), bolts: { ...testJob().bolts, items: [] } });
+  const none = fileOf({ ...testJob(), bolts: { ...testJob().bolts, items: [] } });
   expect(JSON.parse(check(none, true).text).refused[0]).toMatchObject({ field: 'bolts.items', allowed: '1 to 60 bolts' });
 });
 
@@ -89,7 +89,7 @@ describe('as a command', () => {
 
   it('exit 0, 1 and 2, the answer on the right stream', () => {
     expect(run('check', file(sound))).toMatchObject({ exit: 0, out: expect.stringContaining('SOUND'), err: '' });
-    const heavy = file(writeJob(testJob({ fz: 60_000 })));
+    const heavy = file(fileOf(testJob({ fz: 60_000 })));
     expect(run('check', heavy, '--json')).toMatchObject({ exit: 1, out: expect.stringContaining('"state": "fails"') });
     expect(run('check', file('{'))).toMatchObject({ exit: 2, out: '', err: expect.stringContaining('ends too early') });
   }, 30_000);

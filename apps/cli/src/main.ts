@@ -3,14 +3,23 @@ import { parseArgs } from 'node:util';
 import { MAX_FILE } from '@core/formats/read-job';
 import { MESHES } from '@core/spread/from-job';
 import { check } from './check';
+import { feet } from './feet';
+import { parts } from './parts';
 import { isMesh, spread } from './spread';
 
 const USAGE = `usage: npm run -s cli -- check FILE [--json]
        npm run -s cli -- spread FILE [--json] [--mesh draft|fine|proof]
+       npm run -s cli -- feet FILE [--json]
+       npm run -s cli -- parts FILE [--json]
 
 check prints the links of the load path and what lets go first.
 spread prints how the load goes through the plates into the skin, in numbers.
+feet prints the force and moment that come to each foot in each case.
+parts prints every part that is cut, with how many as drawn and mirrored.
 Exit: 0 sound, 1 something lets go or cannot be shown to hold, 2 the file is refused.`;
+
+const COMMANDS = ['check', 'spread', 'feet', 'parts'] as const;
+const isCommand = (x: string | undefined): x is (typeof COMMANDS)[number] => COMMANDS.some((c) => c === x);
 
 function main(argv: string[]): number {
   let parsed;
@@ -30,7 +39,7 @@ function main(argv: string[]): number {
     return 0;
   }
   const mesh = parsed.values.mesh;
-  if ((command !== 'check' && command !== 'spread') || !file || rest.length > 0) {
+  if (!isCommand(command) || !file || rest.length > 0) {
     console.error(USAGE);
     return 2;
   }
@@ -52,7 +61,7 @@ function main(argv: string[]): number {
     return 2;
   }
   const json = parsed.values.json === true;
-  const result = command === 'spread' ? spread(text, json, mesh) : check(text, json);
+  const result = { check, feet, parts, spread: (t: string, asJson: boolean) => spread(t, asJson, mesh) }[command](text, json);
   (result.exit === 2 ? console.error : console.log)(result.text);
   return result.exit;
 }

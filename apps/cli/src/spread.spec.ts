@@ -1,9 +1,9 @@
-import { writeJob } from '@core/formats/read-job';
+import { fileOf } from '@core/testing/job-files';
 import { fromSheet } from '@core/job/values';
 import { testJob } from '@core/testing/test-job';
 import { spread } from './spread';
 
-const job = writeJob(testJob({ fx: 1000, fz: 800, z: 100 }));
+const job = fileOf(testJob({ fx: 1000, fz: 800, z: 100 }));
 
 it('prints bolts, bearers, deflection, the edge and the balance of each case', () => {
   const { exit, text } = spread(job, false, 'draft');
@@ -41,6 +41,6 @@ it('a stack that is no plate on a panel is refused, and so is a bad file', () =>
       bedModulus,
     },
   }));
-  expect(spread(writeJob(section), false, 'draft')).toMatchObject({ exit: 2, text: expect.stringContaining('skin.kind') });
+  expect(spread(fileOf(section), false, 'draft')).toMatchObject({ exit: 2, text: expect.stringContaining('skin.kind') });
   expect(spread('{', true, 'draft').exit).toBe(2);
 });

@@ -5,27 +5,36 @@ import { casesOf } from '@core/loads/cases';
 import { MESHES, type Mesh } from '@core/spread/from-job';
 import { spreadOf, THIN, type Spread } from '@core/spread/spread';
 import { figuresOf } from '@core/spread/view';
-import { refusalText, type Refusal } from '@core/units/refusal';
-import type { CliResult } from './check';
+import { atEachFoot } from '@core/job/at-foot';
+import { refused, type CliResult } from './refused';
 
 export const isMesh = (text: string): text is Mesh => Object.hasOwn(MESHES, text);
 
-const refusedAs = (json: boolean, refusals: readonly Refusal[]): CliResult => ({
-  exit: 2,
-  text: json ? JSON.stringify({ refused: refusals }, null, 2) : refusals.map(refusalText).join('\n'),
-});
-
-/** How each case spreads through the plates: bolts, bearers, deflection, stresses, balance and mesh. Exit 0, or 2 where the file or the stack is refused, 1 where a case is. */
+/**
+ * How each case spreads through the plates, foot by foot: bolts, bearers, deflection, stresses, balance and mesh. Exit 0, or 2 where
+ * the file or the stack is refused, 1 where a case is.
+ */
 export function spread(file: string, json: boolean, mesh: Mesh): CliResult {
   const read = readJob(file);
-  if ('refusals' in read) return refusedAs(json, read.refusals);
-  const r = resolve(read.job);
-  if (!isResolved(r)) return refusedAs(json, r);
-  const cases = casesOf(read.job).map((c) => asCounted(c, read.job.practice));
-  const found = spreadOf(r, cases, mesh);
-  if ('refused' in found) return refusedAs(json, [found]);
-  const bad = found.cases.some((c) => 'refused' in c);
-  return { exit: bad ? 1 : 0, text: json ? JSON.stringify(asData(found), null, 2) : asText(found, mesh) };
+  if ('refusals' in read) return refused(read.refusals, json);
+  const feet: { id: string; name: string; found: Spread }[] = [];
+  for (const { foot, job } of atEachFoot(read.job)) {
+    const r = resolve(job);
+    if (!isResolved(r)) return refused(r, json);
+    const found = spreadOf(
+      r,
+      casesOf(job).map((c) => asCounted(c, job.practice)),
+      mesh,
+    );
+    if ('refused' in found) return refused([found], json);
+    feet.push({ id: foot.id, name: foot.name, found });
+  }
+  const bad = feet.some(({ found }) => found.cases.some((c) => 'refused' in c));
+  const [first] = feet as [(typeof feet)[number]];
+  const data = () =>
+    feet.length === 1 ? asData(first.found) : { feet: feet.map(({ id, name, found }) => ({ id, name, ...asData(found) })) };
+  const text = () => feet.map((f) => [...(feet.length > 1 ? [f.name] : []), asText(f.found, mesh)].join('\n')).join('\n\n');
+  return { exit: bad ? 1 : 0, text: json ? JSON.stringify(data(), null, 2) : text() };
 }
 
 /** Numbers only: the fields themselves stay behind. */

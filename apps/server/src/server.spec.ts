@@ -3,11 +3,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import request from 'supertest';
-import type { Job } from '@core/job/schema';
+import { atFoot } from '@core/job/at-foot';
+import type { WholeJob } from '@core/job/whole-job';
 import { judge } from '@core/chain/judge';
 import { createApp } from './app';
 import { openDatabase } from './database/open-database';
-import { DEMO_JOBS } from './demo/lake-sorrow';
+import { DEMO_RACK } from './demo/lake-sorrow';
 import { seedDemo } from './demo/seed';
 import { JobStore, type StoredJob } from './jobs/job-store';
 import { Judgements } from './jobs/judgements';
@@ -23,24 +24,24 @@ function rack() {
 }
 
 const WINCH = '/api/jobs/core-sampler-winch';
-const winch = DEMO_JOBS[0]!;
-const renamed = (name: string): Job => ({ ...winch, name });
+const winch = DEMO_RACK[0]!;
+const renamed = (name: string): WholeJob => ({ ...winch, name });
 
 describe('the rack', () => {
   it('lists every demo job with its weakest link', async () => {
     const { body } = await rack().http.get('/api/jobs').expect(200);
-    expect(body).toHaveLength(DEMO_JOBS.length);
+    expect(body).toHaveLength(DEMO_RACK.length);
     expect(body[0]).toMatchObject({ version: 1, archived: false, verdict: { state: 'fails', weakest: 'Washer crush' } });
   });
   it('one row that does not read hangs there as such, and takes nothing with it', async () => {
     const { db, store, http } = rack();
     db.prepare('UPDATE job SET document = \'{"format": "mast-\' WHERE id = ?').run(winch.id);
     const { body } = await http.get('/api/jobs').expect(200);
-    expect(body).toHaveLength(DEMO_JOBS.length);
+    expect(body).toHaveLength(DEMO_RACK.length);
     const row = body.find((t: { id?: string }) => t.id === winch.id);
     expect(row).toMatchObject({ version: 1, unreadable: expect.stringContaining('ends too early') });
-    expect(body.filter((t: { verdict?: object }) => t.verdict)).toHaveLength(DEMO_JOBS.length - 1);
-    await http.get('/api/health').expect(200, { status: 'ok', jobs: DEMO_JOBS.length });
+    expect(body.filter((t: { verdict?: object }) => t.verdict)).toHaveLength(DEMO_RACK.length - 1);
+    await http.get('/api/health').expect(200, { status: 'ok', jobs: DEMO_RACK.length });
     expect(seedDemo(store)).toBe(0);
     for (const at of [WINCH, `${WINCH}/plate.dxf`, `${WINCH}/template.pdf`])
       expect((await http.get(at).expect(422)).body.detail).toContain('ends too early');
@@ -64,7 +65,7 @@ describe('the rack', () => {
   });
   it('is healthy, and says so', async () => {
     const { body } = await rack().http.get('/api/health').expect(200);
-    expect(body).toEqual({ status: 'ok', jobs: DEMO_JOBS.length });
+    expect(body).toEqual({ status: 'ok', jobs: DEMO_RACK.length });
   });
   it('takes a new job once', async () => {
     const { http } = rack();
@@ -113,7 +114,8 @@ describe('saving', () => {
   });
   it('a refused document leaves the job as it was, by field and range', async () => {
     const { http } = rack();
-    const bad = { ...winch, plate: { ...winch.plate, thickness: { ...winch.plate.thickness, v: -4 } } };
+    const { version: _v, ...one } = atFoot(winch, 'F1');
+    const bad = { ...one, version: 3, plate: { ...one.plate, thickness: { ...one.plate.thickness, v: -4 } } };
     const { body } = await http.put(WINCH).set('If-Match', '"1"').send(bad).expect(422);
     expect(body.detail).toMatch(/plate.thickness.v: Plate thickness — allowed: over 0 up to 100 mm/);
     expect((await http.get(WINCH)).body).toMatchObject({ version: 1, job: winch });

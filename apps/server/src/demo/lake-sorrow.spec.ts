@@ -1,5 +1,6 @@
 import { evaluate } from '@core/chain/evaluate';
 import { judge } from '@core/chain/judge';
+import { oneFoot } from '@core/job/at-foot';
 import { isResolved, resolve } from '@core/job/resolve';
 import { USUAL_SPREAD } from '@core/job/spread-rules';
 import { casesOf } from '@core/loads/cases';
@@ -22,7 +23,7 @@ it.each(DEMO_JOBS.map((j) => [j.name, j] as const))(
   '%s: a whole document that computes, writes and reads back the same',
   (_n, j) => {
     expect(Job.safeParse(j).error?.issues).toBeUndefined();
-    expect(readJob(writeJob(j))).toEqual({ job: j });
+    expect(readJob(writeJob(oneFoot(j)))).toEqual({ job: oneFoot(j) });
     const v = evaluate(j);
     expect(v.refusals).toEqual([]);
     expect(v.cases.length).toBeGreaterThan(0);

@@ -1,4 +1,7 @@
+import { oneFoot } from '@core/job/at-foot';
 import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
+import { aFrame } from './lake-sorrow/a-frame';
 import { benchSeat, rearBench } from './lake-sorrow/bench-seats';
 import { buoyLiftingEye } from './lake-sorrow/buoy-lifting-eye';
 import { coreSamplerWinch } from './lake-sorrow/core-sampler-winch';
@@ -7,7 +10,7 @@ import { diveLadder } from './lake-sorrow/dive-ladder';
 import { mastFoot, stayPlate } from './lake-sorrow/sensor-mast';
 import { towReceiver } from './lake-sorrow/tow-receiver';
 
-/** The Lake Sorrow field station refits a small research launch and its support lorry. All invented. */
+/** Jobs on one foot. The Lake Sorrow field station refits a small research launch and its support lorry. All invented. */
 export const DEMO_JOBS: readonly Job[] = [
   coreSamplerWinch(),
   benchSeat(),
@@ -19,3 +22,6 @@ export const DEMO_JOBS: readonly Job[] = [
   buoyLiftingEye(),
   diveLadder(),
 ];
+
+/** All that hangs on the rack, with the fittings on several feet. */
+export const DEMO_RACK: readonly WholeJob[] = [...DEMO_JOBS.map(oneFoot), aFrame()];

@@ -1,10 +1,10 @@
-import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import { readJob } from '@core/formats/read-job';
 import { refusalText } from '@core/units/refusal';
 import { query, type Db } from '../database/open-database';
 
 export interface StoredJob {
-  readonly job: Job;
+  readonly job: WholeJob;
   readonly version: number;
   readonly archived: boolean;
   readonly updatedAt: string;
@@ -68,14 +68,14 @@ export class JobStore {
   }
 
   /** The document as it was at a version, for a three-way merge; undefined where it is not kept or does not read. */
-  at(id: string, version: number): Job | undefined {
+  at(id: string, version: number): WholeJob | undefined {
     const row = this.sql.version.get(id, version);
     const read = row && documentOf(row.document);
     return read && 'job' in read ? read.job : undefined;
   }
 
   /** False where the id is taken. */
-  add(job: Job): boolean {
+  add(job: WholeJob): boolean {
     return this.db.transaction(() => {
       const made = this.sql.insert.run({ id: job.id, document: JSON.stringify(job), now: new Date().toISOString() });
       if (made.changes === 0) return false;
@@ -85,7 +85,7 @@ export class JobStore {
   }
 
   /** Saves over `version` only; anything newer is left as it is and handed back. */
-  save(job: Job, version: number): Saved {
+  save(job: WholeJob, version: number): Saved {
     return this.db.transaction((): Saved => {
       const changed = this.sql.update.run({ id: job.id, version, document: JSON.stringify(job), now: new Date().toISOString() });
       if (changed.changes === 0) {
@@ -105,7 +105,7 @@ export class JobStore {
 }
 
 /** One row that does not read is never a reason to show nothing: whatever it throws is that row's own. */
-function documentOf(text: string): { job: Job } | { because: string } {
+function documentOf(text: string): { job: WholeJob } | { because: string } {
   try {
     const read = readJob(text);
     return 'job' in read ? read : { because: read.refusals.map(refusalText).join('; ') };

@@ -1,8 +1,11 @@
 import { headline } from '@core/chain/headline';
+import { judgeFeet, multiplesOfFeet, worstFoot, type FootJudged } from '@core/chain/feet';
 import { judge, multiplesOf, type Judged } from '@core/chain/judge';
 import type { VerdictState } from '@core/chain/evaluate';
 import { spreadRulesOf } from '@core/job/spread-rules';
+import { atEachFoot } from '@core/job/at-foot';
 import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import type { StoredJob } from './job-store';
 
 /** What a tag on the rack says of its job. */
@@ -10,6 +13,8 @@ export interface TagVerdict {
   readonly state: VerdictState;
   /** Judged by hand, or as solved. */
   readonly by: 'hand' | 'solver';
+  /** The foot that decides, where there are several; else empty. */
+  readonly foot: string;
   readonly says: string;
   readonly weakest: string;
   /** Null where there is no figure: nothing is left to hold with, or no link is loaded. */
@@ -35,27 +40,30 @@ export class Judgements {
 }
 
 /** A job that cannot be judged says so on its own tag, and takes no other with it. */
-function isolated(job: Job, judging: (job: Job) => Judged): TagVerdict {
-  const by = spreadRulesOf(job).checks;
+function isolated(whole: WholeJob, judging: (job: Job) => Judged): TagVerdict {
+  const by = atEachFoot(whole).some(({ job }) => spreadRulesOf(job).checks === 'solver') ? 'solver' : 'hand';
   try {
-    return verdictOf(job, judging(job), by);
+    return verdictOf(judgeFeet(whole, judging), by);
   } catch (error) {
     const says = `could not be judged: ${error instanceof Error ? error.message : String(error)}`;
-    return { state: 'refused', by, says, weakest: '', utilisation: null, caseName: '', goodFor: null };
+    return { state: 'refused', by, foot: '', says, weakest: '', utilisation: null, caseName: '', goodFor: null };
   }
 }
 
-function verdictOf(job: Job, judged: Judged, by: TagVerdict['by']): TagVerdict {
-  const v = judged.verdict;
-  const multiples = multiplesOf(job, judged);
+function verdictOf(judged: readonly FootJudged[], by: TagVerdict['by']): TagVerdict {
+  const feet = judged.map((f) => ({ ...f, verdict: f.judged.verdict, multiples: multiplesOf(f.job, f.judged) }));
+  const worst = worstFoot(feet);
+  const v = worst.verdict;
+  const { goodFor } = multiplesOfFeet(feet);
   const weakest = v.links.find((l) => l.id === v.weakest);
   return {
     state: v.state,
     by,
-    says: headline(job, v, multiples).says,
+    foot: feet.length > 1 ? worst.name : '',
+    says: headline(worst.job, v, worst.multiples).says,
     weakest: weakest?.name ?? '',
     utilisation: weakest && Number.isFinite(weakest.utilisation) ? weakest.utilisation : null,
     caseName: weakest?.caseName ?? '',
-    goodFor: multiples.goodFor.known ? multiples.goodFor.at : null,
+    goodFor: goodFor.known ? goodFor.at : null,
   };
 }

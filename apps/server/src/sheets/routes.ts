@@ -2,7 +2,9 @@ import { Router, type Response } from 'express';
 import { z } from 'zod';
 import { sheetWords, type SheetWords } from '@core/shop/sheet-words';
 import { writeJob } from '@core/formats/read-job';
+import { atFoot } from '@core/job/at-foot';
 import { isResolved, resolve, type Resolved } from '@core/job/resolve';
+import type { Job } from '@core/job/schema';
 import { cutParts, type CutPart } from '@core/shop/cut-parts';
 import { drillList } from '@core/shop/drill-list';
 import { partDxf } from '@core/shop/dxf';
@@ -15,14 +17,26 @@ import { fileName } from './file-name';
 import { templatePdf } from './template-pdf';
 
 const Part = z.string().max(40).default('plate');
+/** The first where left out. */
+const Foot = z.string().max(40).optional();
 const Asked = {
-  template: z.object({ paper: z.enum(['a4', 'letter'], 'paper: not known — allowed: a4, letter').default('a4'), part: Part }),
-  dxf: z.object({ part: Part, only: z.enum(['cut'], 'only: not known — allowed: cut').optional() }),
-  csv: z.object({ numbers: z.enum(['point', 'comma'], 'numbers: not known — allowed: point, comma').default('point') }),
+  template: z.object({
+    paper: z.enum(['a4', 'letter'], 'paper: not known — allowed: a4, letter').default('a4'),
+    part: Part,
+    foot: Foot,
+  }),
+  dxf: z.object({ part: Part, foot: Foot, only: z.enum(['cut'], 'only: not known — allowed: cut').optional() }),
+  csv: z.object({
+    foot: Foot,
+    numbers: z.enum(['point', 'comma'], 'numbers: not known — allowed: point, comma').default('point'),
+  }),
 };
 
 interface Ready {
   readonly stored: StoredJob;
+  readonly job: Job;
+  /** For file names: of several feet the one it is of. */
+  readonly foot: string;
   readonly r: Resolved;
   readonly say: (part: CutPart) => SheetWords;
 }
@@ -32,7 +46,7 @@ export function sheetRoutes(store: JobStore): Router {
   const routes = Router({ mergeParams: true });
 
   /** Answers the refusal itself and returns undefined where the job cannot be made. */
-  const ready = (id: string, res: Response): Ready | undefined => {
+  const ready = (id: string, foot: string | undefined, res: Response): Ready | undefined => {
     const stored = store.get(id);
     if (!stored) {
       problem(res, 404, 'There is no such job');
@@ -42,12 +56,25 @@ export function sheetRoutes(store: JobStore): Router {
       unread(res, stored);
       return undefined;
     }
-    const r = resolve(stored.job);
+    const { feet } = stored.job;
+    const asked = foot === undefined ? feet[0] : feet.find((f) => f.id === foot);
+    if (!asked) {
+      problem(res, 404, 'There is no such foot', { detail: `foot: not here — allowed: ${feet.map((f) => f.id).join(', ')}` });
+      return undefined;
+    }
+    const job = atFoot(stored.job, asked.id);
+    const r = resolve(job);
     if (!isResolved(r)) {
       refused(res, r);
       return undefined;
     }
-    return { stored, r, say: sheetWords(r, { version: stored.version, on: new Date().toISOString().slice(0, 10) }) };
+    return {
+      stored,
+      job,
+      foot: feet.length > 1 ? `, ${asked.name}` : '',
+      r,
+      say: sheetWords(r, { version: stored.version, on: new Date().toISOString().slice(0, 10) }),
+    };
   };
 
   /** What was asked of a sheet, or a problem that names the field and what is allowed. */
@@ -70,22 +97,23 @@ export function sheetRoutes(store: JobStore): Router {
 
   const file = (res: Response, { job, version }: StoredJob, what: string, ending: string) =>
     res.attachment(fileName(job.name, what, version, ending));
+  const nameOf = ({ foot }: Ready, what: string): string => `${what}${foot}`;
 
   routes.get('/:id/template.pdf', async (req, res) => {
     const asked = read(Asked.template, req.query, res);
-    const found = asked && ready(req.params.id, res);
+    const found = asked && ready(req.params.id, asked.foot, res);
     const part = found && partOf(found, asked.part, res);
     if (!found || !part) return;
     const template = templateFor(part.bounds, asked.paper);
     if (isRefusal(template)) return refused(res, [template]);
     const base = part.id === 'plate' ? found.r.base : undefined;
-    const pdf = await templatePdf({ job: found.stored.job, part, base, said: found.say(part) }, template);
-    file(res, found.stored, `${part.name}, template ${asked.paper}`, 'pdf').send(pdf);
+    const pdf = await templatePdf({ job: found.job, part, base, said: found.say(part) }, template);
+    file(res, found.stored, nameOf(found, `${part.name}, template ${asked.paper}`), 'pdf').send(pdf);
   });
 
   routes.get('/:id/plate.dxf', (req, res) => {
     const asked = read(Asked.dxf, req.query, res);
-    const found = asked && ready(req.params.id, res);
+    const found = asked && ready(req.params.id, asked.foot, res);
     const part = found && partOf(found, asked.part, res);
     if (!found || !part) return;
     const s = found.say(part);
@@ -107,18 +135,18 @@ export function sheetRoutes(store: JobStore): Router {
       cutOnly: asked.only === 'cut',
     });
     const holds = s.holds ? '' : ', DOES NOT HOLD';
-    file(res, found.stored, `${part.name}${asked.only ? ', cut only' : ''}${holds}`, 'dxf')
+    file(res, found.stored, nameOf(found, `${part.name}${asked.only ? ', cut only' : ''}${holds}`), 'dxf')
       .type('image/vnd.dxf')
       .send(text);
   });
 
   routes.get('/:id/drill-list.csv', (req, res) => {
     const asked = read(Asked.csv, req.query, res);
-    const found = asked && ready(req.params.id, res);
+    const found = asked && ready(req.params.id, asked.foot, res);
     if (!found) return;
-    const { stored, r, say } = found;
-    const csv = drillCsv(stored.job, drillList(stored.job, r), say(cutParts(r)[0]!), asked.numbers);
-    file(res, stored, 'drill list', 'csv').send(csv);
+    const { stored, job, r, say } = found;
+    const csv = drillCsv(job, drillList(job, r), say(cutParts(r)[0]!), asked.numbers);
+    file(res, stored, nameOf(found, 'drill list'), 'csv').send(csv);
   });
 
   routes.get('/:id/job.json', (req, res) => {

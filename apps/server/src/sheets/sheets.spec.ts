@@ -1,6 +1,9 @@
 import DxfParser from 'dxf-parser';
 import { pino } from 'pino';
 import request from 'supertest';
+import { oneFoot } from '@core/job/at-foot';
+import { standingAs } from '@core/job/feet-edits';
+import type { WholeJob } from '@core/job/whole-job';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { lopsidedJob } from '@core/testing/lopsided-job';
@@ -14,10 +17,10 @@ import { MISSING, setIn } from './fonts';
 const mm = (v: number) => fromSheet(v, `${v} mm`);
 
 /** A server with one job. */
-function served(job: Job) {
+function served(job: Job | WholeJob) {
   const db = openDatabase(':memory:');
   const store = new JobStore(db);
-  store.add(job);
+  store.add('feet' in job ? job : oneFoot(job));
   const http = request(createApp({ store, stock: new StockStore(db), log: pino({ level: 'silent' }) }));
   const at = `/api/jobs/${job.id}`;
   const take = async (path: string): Promise<{ body: Buffer; name: string }> => {
@@ -56,6 +59,33 @@ describe('names of files', () => {
   it('never carry what a file system does not like', () => {
     expect(fileName('..//a\\b:c*?"<>|\u0007. ', 'x', 3, 'pdf')).toBe('a b c, x, v3.pdf');
     expect(fileName('///', '', 1, 'csv')).toBe('job, v1.csv');
+  });
+});
+
+describe('of a fitting on several feet', () => {
+  const pair = standingAs(oneFoot(lopsidedJob()), 'F1', 'two rails', { along: 1, across: 500, count: 2 });
+  it('each foot has files of its own, in its own hand and by its name; the first where none is said', async () => {
+    const { take, http, at } = served(pair);
+    const circles = async (query: string) => {
+      const { body, name } = await take(`plate.dxf${query}`);
+      const read = new DxfParser().parseSync(body.toString('utf8'))!;
+      const on = read.entities as unknown as { layer: string; center: { x: number; y: number } }[];
+      return { name, at: on.filter((e) => e.layer === 'HOLES').map((e) => [e.center.x, e.center.y]) };
+    };
+    const [first, second] = [await circles(''), await circles('?foot=F2')];
+    expect(first.at).toEqual(lopsidedJob().bolts.items.map((b) => [b.x, b.y]));
+    expect(second.at).toEqual(lopsidedJob().bolts.items.map((b) => [b.x, -b.y]));
+    expect([first.name, second.name]).toEqual([expect.stringContaining('Port rail'), expect.stringContaining('Starboard rail')]);
+    const { body } = await http.get(`${at}/template.pdf?foot=F9`).expect(404);
+    expect(body.detail).toBe('foot: not here — allowed: F1, F2');
+    expect((await take('drill-list.csv?foot=F2')).body.toString('utf8')).toContain('Starboard rail');
+  });
+  it('its tag says which foot decides', async () => {
+    const [, starboard] = pair.feet;
+    const thin = { ...starboard!, skin: { ...starboard!.skin, thickness: mm(2) } };
+    const { http } = served({ ...pair, feet: [pair.feet[0]!, thin] });
+    const [tag] = (await http.get('/api/jobs').expect(200)).body;
+    expect(tag.verdict).toMatchObject({ foot: 'Starboard rail', says: expect.stringMatching(/^Starboard rail: /) });
   });
 });
 

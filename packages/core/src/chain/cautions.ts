@@ -26,6 +26,7 @@ export function notJudged(job: Job): string[] {
       ? ['the fitting’s own base plate under its lug, and the weld of that lug']
       : ['the fitting itself: its base, its welds']),
     ...(held ? [] : ['how the fitting is held to the plate: no weld is written down and no bolt passes through its base']),
+    ...(job.stands ? ['the fitting between its feet, taken as stiff'] : []),
     'the bearers and what holds them',
     'fatigue',
   ];

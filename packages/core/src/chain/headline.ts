@@ -71,9 +71,15 @@ function kept(job: Job, v: Verdict, m: Meaning | Multiples | null): string[] {
   return out;
 }
 
+/** The foot a verdict is of, where the fitting stands on several. */
+const footIn = ({ stands }: Job): string => {
+  const foot = stands?.feet.find((f) => f.id === stands.foot);
+  return foot ? `${foot.name}: ` : '';
+};
+
 /** `m`: null while it is not known what the verdict means. */
 export const headline = (job: Job, v: Verdict, m: Meaning | Multiples | null): Headline => ({
-  says: wordsIn(says(v), job.units),
+  says: wordsIn(`${footIn(job)}${says(v)}`, job.units),
   kept: kept(job, v, m).map((k) => wordsIn(k, job.units)),
   notJudged: notJudged(job),
 });

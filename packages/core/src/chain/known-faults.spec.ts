@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readJob } from '../formats/read-job';
 import type { Job } from '../job/schema';
+import { atFoot } from '../job/at-foot';
 import { solvedCase } from '../testing/solved-case';
 import type { Link } from './evaluate';
 import { judge, meaningOf } from './judge';
@@ -10,7 +11,7 @@ import { judge, meaningOf } from './judge';
 function job(name: string): Job {
   const read = readJob(readFileSync(join(__dirname, `../testing/cases/${name}.json`), 'utf8'));
   if (!('job' in read)) throw new Error(read.refusals.map((r) => r.because).join('; '));
-  return read.job;
+  return atFoot(read.job, 'F1');
 }
 const verdict = (j: Job) => judge(j, { mesh: 'draft' }).verdict;
 const link = (j: Job, id: string): Link => verdict(j).links.find((l) => l.id === id)!;

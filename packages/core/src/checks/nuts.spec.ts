@@ -110,7 +110,7 @@ describe('bad input', () => {
       practice: { ...factors, gammaF: 1.5 },
     });
     const read = readJob(text);
-    expect('job' in read ? read.job.bolts.nut : read.refusals).toBe('10');
+    expect('job' in read ? read.job.feet[0]!.design!.bolts.nut : read.refusals).toBe('10');
   });
   it('every class has a proof stress that does not fall with size', () => {
     for (const n of NUT_CLASSES) expect([...n.proof].sort((x, y) => x - y)).toEqual([...n.proof]);

@@ -1,8 +1,9 @@
 import { isRefusal } from '../units/refusal';
 import { newJob } from '../job/new-job';
-import { Job } from '../job/schema';
+import { oneFoot } from '../job/at-foot';
+import { WholeJob } from '../job/whole-job';
+import { fileOf } from '../testing/job-files';
 import { readPatternDxf } from './pattern-dxf';
-import { writeJob } from './read-job';
 
 /** A drawing of circles, each x, y and diameter in its own unit; codes and values as the DXF reference has them. */
 function drawing(unit: number | undefined, circles: readonly (readonly [number, number, number])[]): string {
@@ -61,8 +62,8 @@ it('a drawing too large, empty or without circles says so with the limit', () =>
 });
 
 it('a job file is two-space JSON with a line end, in the order of the schema', () => {
-  const text = writeJob(newJob('a', 'A'));
-  expect(text.startsWith('{\n  "format": "mast-shoe/job",\n  "version": 3,\n')).toBe(true);
+  const text = fileOf(newJob('a', 'A'));
+  expect(text.startsWith('{\n  "format": "mast-shoe/job",\n  "version": 4,\n')).toBe(true);
   expect(text.endsWith('}\n')).toBe(true);
-  expect(Object.keys(JSON.parse(text))).toEqual(Object.keys(Job.parse(newJob('a', 'A'))));
+  expect(Object.keys(JSON.parse(text))).toEqual(Object.keys(WholeJob.parse(oneFoot(newJob('a', 'A')))));
 });

@@ -1,12 +1,14 @@
 import fc from 'fast-check';
-import type { Job } from '../job/schema';
+import type { WholeJob } from '../job/whole-job';
 import { casesOf } from '../loads/cases';
-import { assumed } from '../job/values';
+import { assumed, type Quantity } from '../units/quantity';
+import { atFoot, oneFoot, putAtFoot } from '../job/at-foot';
+import { fileOf, version3File } from '../testing/job-files';
 import { testJob } from '../testing/test-job';
 import { mergeJobs } from './merge-jobs';
 import { MAX_FILE, readJob, writeJob } from './read-job';
 
-const text = writeJob(testJob());
+const text = version3File(testJob());
 const said = (s: string) => {
   const read = readJob(s);
   return 'refusals' in read ? read.refusals.map((r) => `${r.field}: ${r.because} — ${r.allowed}`).join('\n') : 'read';
@@ -17,7 +19,7 @@ const changed = (f: (j: Record<string, never>) => void) => {
   return JSON.stringify(j);
 };
 
-it('a file written is read back the same', () => expect(readJob(text)).toEqual({ job: testJob() }));
+it('a file written is read back the same', () => expect(readJob(fileOf(testJob()))).toEqual({ job: oneFoot(testJob()) }));
 
 describe('a version 1 file', () => {
   const q = (v: number) => ({ v, text: String(v), from: 'measured' });
@@ -55,7 +57,7 @@ describe('a version 1 file', () => {
     if ('refusals' in read) throw new Error(JSON.stringify(read.refusals));
     expect(read.job.practice).toMatchObject({ gammaG: 1.4, gammaQ: 1.4 });
     expect(read.job.loads[0]).toMatchObject({ kind: 'winch', values: { pull: q(9000) }, picks: { fan: '5' } });
-    expect(casesOf(read.job).slice(-1)).toEqual([expect.objectContaining({ name: 'Push', fx: 5, my: 10 })]);
+    expect(casesOf(atFoot(read.job, 'F1')).slice(-1)).toEqual([expect.objectContaining({ name: 'Push', fx: 5, my: 10 })]);
     expect(readJob(writeJob(read.job))).toEqual(read);
   });
   it('is refused by name where it was never right', () =>
@@ -69,7 +71,7 @@ describe('a version 2 file', () => {
   it('is read with the joint it was counted with then, and comes to the same', () => {
     const read = readJob(old());
     if ('refusals' in read) throw new Error(JSON.stringify(read.refusals));
-    expect(read.job).toEqual(testJob());
+    expect(read.job).toEqual(oneFoot(testJob()));
     expect(readJob(writeJob(read.job))).toEqual(read);
   });
   it.each([
@@ -82,7 +84,7 @@ describe('a version 2 file', () => {
     const own = Object.fromEntries(Object.entries(lengths).map(([k, v]) => [k, { v, text: `${v} mm`, from: 'measured' }]));
     const read = readJob(old({ skin: { kind, ...own, ...words, thickness, spanX, spanY, aft, starboard, bedModulus } }));
     if ('refusals' in read) throw new Error(JSON.stringify(read.refusals));
-    expect(read.job.skin).toMatchObject({ kind, [added]: { from: 'assumed' } });
+    expect(read.job.feet[0]!.skin).toMatchObject({ kind, [added]: { from: 'assumed' } });
   });
   it('is refused by name where it was never right', () => expect(said(old({ plate: 3 }))).toMatch(/plate: /));
 });
@@ -116,38 +118,41 @@ describe('a file that is not right is refused by path and range', () => {
 });
 
 describe('merging two tabs', () => {
-  const base = testJob();
-  const bolt = (j: Job, i: number, x: number): Job => ({
-    ...j,
-    bolts: { ...j.bolts, items: j.bolts.items.map((b, k) => (k === i ? { ...b, x } : b)) },
-  });
+  const base = oneFoot(testJob());
+  const here = (j: WholeJob) => atFoot(j, 'F1');
+  const bolt = (j: WholeJob, i: number, x: number): WholeJob => {
+    const { bolts } = here(j);
+    return putAtFoot(j, 'F1', { ...here(j), bolts: { ...bolts, items: bolts.items.map((b, k) => (k === i ? { ...b, x } : b)) } });
+  };
   it('keeps both where they touch different things', () => {
     const mine = bolt(base, 0, 95);
     const theirs = { ...bolt(base, 1, -99), name: 'Renamed' };
     const m = mergeJobs(base, mine, theirs);
     expect(m.conflicts).toEqual([]);
-    expect(m.job.bolts.items.map((b) => b.x)).toEqual([95, -99, -90, 90]);
+    expect(here(m.job).bolts.items.map((b) => b.x)).toEqual([95, -99, -90, 90]);
     expect(m.job.name).toBe('Renamed');
     expect(m.taken).toBe(2);
   });
   it('names what both changed, and keeps mine', () => {
     const m = mergeJobs(base, bolt(base, 0, 95), bolt(base, 0, 85));
-    expect(m.conflicts).toEqual([{ path: 'bolts.items.B1.x', mine: 95, theirs: 85 }]);
-    expect(m.job.bolts.items[0]!.x).toBe(95);
+    expect(m.conflicts).toEqual([{ path: 'feet.F1.design.bolts.items.B1.x', mine: 95, theirs: 85 }]);
+    expect(here(m.job).bolts.items[0]!.x).toBe(95);
   });
   it('a measured value is one thing: value, text and provenance together', () => {
-    const mine = { ...base, base: { ...base.base, length: assumed(130, '130 mm') } };
-    const theirs = { ...base, base: { ...base.base, length: { ...assumed(131, '131 mm'), from: 'measured' as const } } };
+    const long = (length: Quantity) => putAtFoot(base, 'F1', { ...here(base), base: { ...here(base).base, length } });
+    const mine = long(assumed(130, '130 mm'));
+    const theirs = long({ ...assumed(131, '131 mm'), from: 'measured' });
     const m = mergeJobs(base, mine, theirs);
     expect(m.conflicts).toHaveLength(1);
-    expect(m.job.base.length).toEqual(mine.base.length);
+    expect(here(m.job).base.length).toEqual(here(mine).base.length);
   });
   it('a bolt taken out here and moved there is said', () => {
-    const mine = { ...base, bolts: { ...base.bolts, items: base.bolts.items.slice(1) } };
+    const { bolts } = here(base);
+    const mine = putAtFoot(base, 'F1', { ...here(base), bolts: { ...bolts, items: bolts.items.slice(1) } });
     expect(mergeJobs(base, mine, bolt(base, 0, 85)).conflicts).toEqual([
-      { path: 'bolts.items.B1', mine: 'removed', theirs: { id: 'B1', x: 85, y: 80 } },
+      { path: 'feet.F1.design.bolts.items.B1', mine: 'removed', theirs: { id: 'B1', x: 85, y: 80 } },
     ]);
-    expect(mergeJobs(base, mine, base).job.bolts.items).toHaveLength(3);
+    expect(here(mergeJobs(base, mine, base).job).bolts.items).toHaveLength(3);
   });
   it('merging with oneself changes nothing', () =>
     expect(mergeJobs(base, base, bolt(base, 2, -80)).job).toEqual(bolt(base, 2, -80)));

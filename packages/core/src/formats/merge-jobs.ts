@@ -1,4 +1,4 @@
-import type { Job } from '../job/schema';
+import type { WholeJob } from '../job/whole-job';
 
 /** A field both sides changed, each its own way. */
 export interface Conflict {
@@ -9,7 +9,7 @@ export interface Conflict {
 
 export interface Merge {
   /** Conflicts take mine; the caller shows them. */
-  readonly job: Job;
+  readonly job: WholeJob;
   readonly conflicts: readonly Conflict[];
   /** Fields taken from theirs. */
   readonly taken: number;
@@ -28,7 +28,7 @@ const isNamed = (v: Slot): v is { id: string }[] =>
   Array.isArray(v) && v.every((x) => isObject(x) && typeof x['id'] === 'string');
 
 /** Three-way merge by field; lists of things with an id (bolts, holes, loads) by id. */
-export function mergeJobs(base: Job, mine: Job, theirs: Job): Merge {
+export function mergeJobs(base: WholeJob, mine: WholeJob, theirs: WholeJob): Merge {
   const conflicts: Conflict[] = [];
   let taken = 0;
 
@@ -61,7 +61,7 @@ export function mergeJobs(base: Job, mine: Job, theirs: Job): Merge {
       .filter((x): x is Json => x !== MISSING);
   };
 
-  const job = merge('', base as unknown as Json, mine as unknown as Json, theirs as unknown as Json) as unknown as Job;
+  const job = merge('', base as unknown as Json, mine as unknown as Json, theirs as unknown as Json) as unknown as WholeJob;
   return { job, conflicts, taken };
 }
 

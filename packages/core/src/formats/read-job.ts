@@ -1,15 +1,17 @@
 import { parse, type ParseError } from 'jsonc-parser';
 import type { z } from 'zod';
-import { FORMAT, Job, VERSION } from '../job/schema';
+import { FORMAT, VERSION } from '../job/schema';
+import { WholeJob } from '../job/whole-job';
 import { refuse, type Refusal } from '../units/refusal';
 import { respelt } from './older/respelt';
 import { fromVersion1 } from './older/version-1';
 import { fromVersion2 } from './older/version-2';
+import { fromVersion3, pathBefore } from './older/version-3';
 
 /** Largest job file read, bytes. */
 export const MAX_FILE = 2_000_000;
 
-export type ReadJob = { readonly job: Job } | { readonly refusals: readonly Refusal[] };
+export type ReadJob = { readonly job: WholeJob } | { readonly refusals: readonly Refusal[] };
 
 /** Line and column of a character, from 1. */
 function lineAt(text: string, position: number): string {
@@ -53,19 +55,24 @@ export function readJobData(data: unknown): ReadJob {
   if (!current) {
     return { refusals: [refuse('version', `version ${JSON.stringify(head.version)} is not known here`, `1 to ${VERSION}`)] };
   }
-  const read = Job.safeParse(current);
-  return read.success ? { job: read.data } : { refusals: refusalsOf(read.error) };
+  const read = WholeJob.safeParse(current);
+  if (read.success) return { job: read.data };
+  const refusals = refusalsOf(read.error);
+  // By the name it has in the file that was given.
+  return { refusals: head.version === VERSION ? refusals : refusals.map((r) => ({ ...r, field: pathBefore(r.field) })) };
 }
 
 /** The document brought to today's version, one step at a time; undefined where its version is not known. */
 function asCurrent(data: Record<string, unknown>): Record<string, unknown> | undefined {
   switch (data['version']) {
     case 1:
-      return respelt(fromVersion2(fromVersion1(data)));
+      return fromVersion3(respelt(fromVersion2(fromVersion1(data))));
     case 2:
-      return respelt(fromVersion2(data));
+      return fromVersion3(respelt(fromVersion2(data)));
+    case 3:
+      return fromVersion3(respelt(data));
     case VERSION:
-      return respelt(data);
+      return data;
     default:
       return undefined;
   }
@@ -82,4 +89,4 @@ export function refusalsOf(error: z.ZodError): Refusal[] {
 }
 
 /** The file as exported: two-space JSON, keys in schema order, a line end at the end. */
-export const writeJob = (job: Job): string => `${JSON.stringify(Job.parse(job), null, 2)}\n`;
+export const writeJob = (job: WholeJob): string => `${JSON.stringify(WholeJob.parse(job), null, 2)}\n`;

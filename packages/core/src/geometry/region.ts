@@ -1,5 +1,6 @@
 import type { Point, Rect } from './points';
 import { cornersOf } from './polygons';
+import { boundsOf } from './rects';
 
 /** A corner of an outline, and how the edge to the next runs: `bulge` is tan(θ/4) of its arc, positive anticlockwise; 0 straight. */
 export interface Vertex extends Point {
@@ -42,7 +43,15 @@ const distanceTo = (a: Point, b: Point): number => Math.hypot(b.x - a.x, b.y - a
 /** An edge of a loop: straight, or an arc about a centre from angle `from` on over `sweep` (positive anticlockwise). */
 type Edge =
   | { readonly kind: 'line'; readonly a: Point; readonly b: Point }
-  | { readonly kind: 'arc'; readonly c: Point; readonly radius: number; readonly from: number; readonly sweep: number };
+  | {
+      readonly kind: 'arc';
+      readonly a: Point;
+      readonly b: Point;
+      readonly c: Point;
+      readonly radius: number;
+      readonly from: number;
+      readonly sweep: number;
+    };
 
 function edgeOf(a: Vertex, b: Point): Edge {
   if (a.bulge === 0) return { kind: 'line', a, b };
@@ -52,6 +61,8 @@ function edgeOf(a: Vertex, b: Point): Edge {
   const c = { x: (a.x + b.x) / 2 - (b.y - a.y) * k, y: (a.y + b.y) / 2 + (b.x - a.x) * k };
   return {
     kind: 'arc',
+    a,
+    b,
     c,
     radius: (chord * (1 + a.bulge ** 2)) / (4 * Math.abs(a.bulge)),
     from: Math.atan2(a.y - c.y, a.x - c.x),
@@ -60,6 +71,33 @@ function edgeOf(a: Vertex, b: Point): Edge {
 }
 
 const edgesOf = (l: Loop): Edge[] => l.map((v, i) => edgeOf(v, l[(i + 1) % l.length]!));
+
+/** Chords an arc is seen as where only straight lines are understood; a half circle is 0.5 % short of its area so. */
+const CHORDS = 36;
+
+/** The loop as straight lines: arcs by chords, each end on the arc. */
+export function loopPoints(l: Loop): Point[] {
+  return l.flatMap((v, i) => {
+    const e = edgeOf(v, l[(i + 1) % l.length]!);
+    if (e.kind === 'line') return [{ x: v.x, y: v.y }];
+    const n = Math.max(1, Math.ceil((Math.abs(e.sweep) / Math.PI) * CHORDS));
+    return Array.from({ length: n }, (_, k) => (k === 0 ? { x: v.x, y: v.y } : arcPoint(e, k / n)));
+  });
+}
+
+/** What a loop reaches to, its arcs where they stand out furthest. */
+export const loopBounds = (l: Loop): Rect =>
+  boundsOf(
+    edgesOf(l).flatMap((e) => {
+      if (e.kind === 'line') return [e.a, e.b];
+      const out = [0, 1, 2, 3].map((k) => (k * Math.PI) / 2).filter((angle) => onArc(e, angle));
+      return [
+        arcPoint(e, 0),
+        arcPoint(e, 1),
+        ...out.map((a) => ({ x: e.c.x + e.radius * Math.cos(a), y: e.c.y + e.radius * Math.sin(a) })),
+      ];
+    }),
+  );
 
 const known = new WeakMap<Region, readonly Edge[]>();
 /** All edges of a region, worked out once. */
@@ -114,7 +152,17 @@ function meets(e: Edge, p: Point, u: Point): number[] {
   );
 }
 
-/** Whether a point lies on the part: winding by the turns of its edges as seen from there (exact for arcs). */
+/** Pieces of an arc that only rise or only fall: parts of its sweep, in order. */
+function monotone(e: Extract<Edge, { kind: 'arc' }>): number[] {
+  const cuts = [0, 1];
+  for (let k = -4; k <= 4; k++) {
+    const part = ((Math.PI / 2 + k * Math.PI - e.from) * Math.sign(e.sweep)) / Math.abs(e.sweep);
+    if (part > 1e-12 && part < 1 - 1e-12) cuts.push(part);
+  }
+  return cuts.sort((x, y) => x - y);
+}
+
+/** Whether a point lies on the part: how often a line from it towards +x meets an edge, arcs by the pieces that only rise or fall. */
 export function isInside(r: Region, p: Point): boolean {
   let odd = false;
   for (const e of allEdges(r)) {
@@ -122,11 +170,17 @@ export function isInside(r: Region, p: Point): boolean {
       if (e.a.y > p.y !== e.b.y > p.y && p.x < e.a.x + ((p.y - e.a.y) / (e.b.y - e.a.y)) * (e.b.x - e.a.x)) odd = !odd;
       continue;
     }
-    // An arc is its chord, and the piece between the two: crossing either is crossing the arc.
-    const [a, b] = [arcPoint(e, 0), arcPoint(e, 1)];
-    if (a.y > p.y !== b.y > p.y && p.x < a.x + ((p.y - a.y) / (b.y - a.y)) * (b.x - a.x)) odd = !odd;
-    const side = (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);
-    if (side * e.sweep < 0 && distanceTo(e.c, p) < e.radius) odd = !odd;
+    if (Math.abs(p.y - e.c.y) > e.radius || p.x > e.c.x + e.radius) continue;
+    const cuts = monotone(e);
+    const half = Math.sqrt(Math.max(0, e.radius ** 2 - (p.y - e.c.y) ** 2));
+    for (let k = 0; k + 1 < cuts.length; k++) {
+      // Ends as the neighbours have them, to the last figure, so that none is passed between.
+      const from = k === 0 ? e.a : arcPoint(e, cuts[k]!);
+      const to = k + 2 === cuts.length ? e.b : arcPoint(e, cuts[k + 1]!);
+      if (from.y > p.y === to.y > p.y) continue;
+      const right = arcPoint(e, (cuts[k]! + cuts[k + 1]!) / 2).x > e.c.x;
+      if (p.x < e.c.x + (right ? half : -half)) odd = !odd;
+    }
   }
   return odd;
 }
@@ -155,6 +209,43 @@ function loopArea(l: Loop): number {
 /** Metal of the part, mm². */
 export const regionArea = (r: Region): number =>
   Math.abs(loopArea(r.outer)) - r.openings.reduce((sum, l) => sum + Math.abs(loopArea(l)), 0);
+
+/** First moments of a loop about the origin, mm³: its polygon's, and those of the pieces between arcs and chords at their centroids. */
+function loopFirst(l: Loop): Point {
+  return l.reduce(
+    (sum, v, i) => {
+      const next = l[(i + 1) % l.length]!;
+      const k = (v.x * next.y - next.x * v.y) / 6;
+      const polygon = { x: sum.x + k * (v.x + next.x), y: sum.y + k * (v.y + next.y) };
+      const e = edgeOf(v, next);
+      if (e.kind === 'line') return polygon;
+      const θ = Math.abs(e.sweep);
+      const area = ((e.sweep - Math.sin(e.sweep)) * e.radius ** 2) / 2;
+      const off = (4 * e.radius * Math.sin(θ / 2) ** 3) / (3 * (θ - Math.sin(θ)));
+      const mid = e.from + e.sweep / 2;
+      return { x: polygon.x + area * (e.c.x + off * Math.cos(mid)), y: polygon.y + area * (e.c.y + off * Math.sin(mid)) };
+    },
+    { x: 0, y: 0 },
+  );
+}
+
+/** Where a part balances, its openings and round holes taken out. */
+export function regionCentroid(r: Region, holes: readonly (Point & { readonly d: number })[] = []): Point {
+  const pieces = [
+    { area: loopArea(r.outer), first: loopFirst(r.outer), k: 1 },
+    ...r.openings.map((l) => ({ area: loopArea(l), first: loopFirst(l), k: -1 })),
+  ].map(({ area, first, k }) => ({ A: k * Math.abs(area), x: k * Math.sign(area) * first.x, y: k * Math.sign(area) * first.y }));
+  for (const h of holes) {
+    const A = (Math.PI / 4) * h.d ** 2;
+    pieces.push({ A: -A, x: -A * h.x, y: -A * h.y });
+  }
+  const [A, x, y] = [
+    pieces.reduce((s, p) => s + p.A, 0),
+    pieces.reduce((s, p) => s + p.x, 0),
+    pieces.reduce((s, p) => s + p.y, 0),
+  ];
+  return { x: x / A, y: y / A };
+}
 
 /** What is cut: outline and openings, mm. */
 export const cutLength = (r: Region): number =>

@@ -1,10 +1,12 @@
 import { distance, type Point } from '../geometry/points';
 import { cornersOf } from '../geometry/polygons';
-import { contains, heightOf, nearestPoint, upright, widthOf } from '../geometry/rects';
-import { edgeDistance } from '../geometry/region';
+import { outlineFault } from '../geometry/outline';
+import { contains, heightOf, nearestEdge, nearestPoint, upright, widthOf } from '../geometry/rects';
+import { edgeDistance, loopPoints } from '../geometry/region';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
 import { roomBehind } from './outlines';
+import { spreadRulesOf } from './spread-rules';
 import { stripRows } from './strips';
 import type { Resolved } from './resolved';
 import type { Job } from './schema';
@@ -53,12 +55,13 @@ function skinRefusals(r: Resolved): Refusal[] {
 function plateRefusals(r: Resolved): Refusal[] {
   const { job, plate, base } = r;
   const mm = lengthsOf(job);
+  if (r.shaped) return shapeRefusals(r);
   const no: Refusal[] = [];
   const half = Math.min(widthOf(plate), heightOf(plate)) / 2;
   if (half <= 0) no.push(refuse('plate', 'the outline has no area', 'x1 over x0 and y1 over y0'));
   else if (job.plate.corner > half)
     no.push(refuse('plate.corner', `${mm(job.plate.corner)} is more than half the plate`, `0 to ${mm(half)}`));
-  if (r.bolts.length === 0) no.push(refuse('bolts.items', 'there are no bolts', `1 to 60 bolts`));
+  if (r.bolts.length === 0) no.push(NO_BOLTS);
   const over = Math.max(plate.x0 - base.x0, base.x1 - plate.x1, plate.y0 - base.y0, base.y1 - plate.y1);
   const cut = Math.max(...cornersOf(base).map((c) => -edgeDistance(r.region, c)));
   if (over > 1e-6)
@@ -71,6 +74,41 @@ function plateRefusals(r: Resolved): Refusal[] {
         'a smaller radius, or a larger plate',
       ),
     );
+  return [...no, ...behindRefusals(r)];
+}
+
+const NO_BOLTS = refuse('bolts.items', 'there are no bolts', `1 to 60 bolts`);
+
+/** What cannot be made of a plate that is no rectangle. */
+function shapeRefusals(r: Resolved): Refusal[] {
+  const { job, base } = r;
+  const mm = lengthsOf(job);
+  const outline = job.plate.outline!;
+  const fault = outlineFault(outline);
+  if (fault)
+    return [
+      refuse('plate.outline', fault, 'a closed outline, anticlockwise, whose corners and openings leave metal between them'),
+    ];
+  const no: Refusal[] = [];
+  if (r.bolts.length === 0) no.push(NO_BOLTS);
+  const hangs = Math.max(...cornersOf(base).map((c) => -edgeDistance(r.region, c)));
+  // An edge or an opening may run in under the base between its corners.
+  const into = Math.max(0, ...[r.region.outer, ...r.region.openings].flatMap(loopPoints).map((p) => nearestEdge(base, p)));
+  const off = Math.max(hangs, into);
+  if (off > 1e-6)
+    no.push(refuse('plate.outline', `the base hangs over the plate’s edge by ${mm(off)}`, 'metal under all of the base'));
+  if (job.plate.fold)
+    no.push(refuse('plate.fold', 'a bent edge on a plate that is no rectangle', 'a rectangle, or no bent edge'));
+  if (spreadRulesOf(job).taper)
+    no.push(refuse('spread.taper', 'a taper on a plate that is no rectangle', 'a rectangle, or no taper'));
+  return [...no, ...behindRefusals(r)];
+}
+
+/** What cannot be made on the far side. */
+function behindRefusals(r: Resolved): Refusal[] {
+  const { job } = r;
+  const mm = lengthsOf(job);
+  const no: Refusal[] = [];
   if (job.far.kind === 'strips') {
     const spread = Math.max(0, ...stripRows(job).map((s) => s.to - s.from));
     const need = spread + r.d0;

@@ -1,3 +1,4 @@
+import { mirroredOutline } from '../geometry/outline';
 import { formatQuantity } from '../units/format-quantity';
 import { parseQuantity } from '../units/parse-quantity';
 import type { Quantity } from '../units/quantity';
@@ -5,6 +6,7 @@ import { isRefusal } from '../units/refusal';
 import { INCH } from '../units/unit-table';
 import type { Job } from './schema';
 import type { Pattern, Side, Survey } from './survey';
+import type { Foot, WholeJob } from './whole-job';
 
 const flipY = <T extends { y: number }>(p: T): T => ({ ...p, y: p.y === 0 ? 0 : -p.y });
 const OTHER_EDGE = { fore: 'fore', aft: 'aft', port: 'starboard', starboard: 'port' } as const;
@@ -64,23 +66,52 @@ function restOf(span: Quantity, q: Quantity, units: Job['units']): Quantity {
   return { ...q, v, text: exactText(v, units), ...(readings ? { readings } : {}) };
 }
 
-/** Left for right, so that the pair of a part is one key away: every y changes sign, and whatever names a side names the other. */
-export function mirrored(job: Job): Job {
-  const { fold, ...plate } = job.plate;
-  const { skin, spread } = job;
+const flippedOutline = (o: NonNullable<Job['plate']['outline']>): NonNullable<Job['plate']['outline']> => {
+  const { corners, openings } = mirroredOutline(o);
+  return { corners: [...corners], openings: openings.map((ring) => [...ring]) };
+};
+
+/** A foot's design for the other hand: every y changes sign, and whatever names a side names the other. */
+export function mirroredDesign<D extends Pick<Job, 'base' | 'bolts' | 'plate' | 'spread'>>(design: D): D {
+  const { fold, outline, ...plate } = design.plate;
+  const { spread } = design;
   return {
-    ...job,
-    loads: job.loads.map((l) => ({ ...l, mirrored: !l.mirrored })),
-    survey: mirroredSurvey(job.survey),
-    base: { ...job.base, holes: job.base.holes.map(flipY) },
-    bolts: { ...job.bolts, items: job.bolts.items.map(flipY) },
+    ...design,
+    base: { ...design.base, holes: design.base.holes.map(flipY) },
+    bolts: { ...design.bolts, items: design.bolts.items.map(flipY) },
     plate: {
       ...plate,
       y0: -plate.y1 || 0,
       y1: -plate.y0 || 0,
       ...(fold ? { fold: { ...fold, edge: OTHER_EDGE[fold.edge] } } : {}),
+      ...(outline ? { outline: flippedOutline(outline) } : {}),
     },
-    skin: { ...skin, starboard: restOf(skin.spanY, skin.starboard, job.units) },
     ...(spread ? { spread: { ...spread, edges: swapped(spread.edges, 'port', 'starboard') } } : {}),
   };
 }
+
+/** What is under a foot and what was measured there, in the same mirror. */
+const mirroredPlace = ({ skin, survey }: Pick<Foot, 'skin' | 'survey'>, units: Job['units']): Pick<Foot, 'skin' | 'survey'> => ({
+  skin: { ...skin, starboard: restOf(skin.spanY, skin.starboard, units) },
+  survey: mirroredSurvey(survey),
+});
+
+/** A job at one foot, left for right. */
+export const mirrored = (job: Job): Job => ({
+  ...mirroredDesign(job),
+  ...mirroredPlace(job, job.units),
+  loads: job.loads.map((l) => ({ ...l, mirrored: !l.mirrored })),
+});
+
+/** The whole job left for right, so that the pair of a fitting is one key away: its loads, where its feet stand, and each of them. */
+export const mirroredWhole = (whole: WholeJob): WholeJob => ({
+  ...whole,
+  loads: whole.loads.map((l) => ({ ...l, mirrored: !l.mirrored })),
+  feet: whole.feet.map((f) => ({
+    ...f,
+    y: -f.y || 0,
+    turn: -f.turn || 0,
+    ...(f.design ? { design: mirroredDesign(f.design) } : {}),
+    ...mirroredPlace(f, whole.units),
+  })),
+});

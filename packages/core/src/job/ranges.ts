@@ -29,6 +29,17 @@ export const RANGES = {
   past: length('Backing past the plate', 500, '0'),
   corner: length('Corner radius', 500, '0'),
   position: length('Position', 5000, 'minus'),
+  footPlace: length('Place of the foot', 20_000, 'minus'),
+  turn: { label: 'Turn of the foot', dimension: 'angle', min: -Math.PI, max: Math.PI, allowed: '−180° to 180°' },
+  legHeight: length('Foot to the stiff top', 10_000, '0'),
+  part: ratioRange('Part of the force', 0, 1),
+  footStiffness: {
+    label: 'Stiffness against the other feet',
+    dimension: 'ratio',
+    above: 0,
+    max: 1000,
+    allowed: 'over 0 up to 1000',
+  },
   /** A dimension of the as-built log. */
   critical: length('Dimension', 20_000),
   tolerance: length('Tolerance', 500, '0'),

@@ -1,5 +1,6 @@
 import { collinear } from '../geometry/points';
 import { contains, rectAbout } from '../geometry/rects';
+import { regionOf } from '../geometry/outline';
 import { roundedRect } from '../geometry/region';
 import { stressArea } from '../stock/fasteners';
 import type { Metal } from '../stock/metals';
@@ -49,7 +50,8 @@ function placed(job: Job, { farMetal, ...found }: LookedUp): Resolved {
     baseMetalSaid: fitting.metal !== undefined,
     baseHole: { d: fitting.hole.v, slot: fitting.slot.v, along: fitting.slotAlong },
     plate,
-    region: roundedRect(plate, job.plate.corner),
+    region: job.plate.outline ? regionOf(job.plate.outline) : roundedRect(plate, job.plate.corner),
+    shaped: job.plate.outline !== undefined,
     plateThickness: job.plate.thickness.v,
     plateLayers: job.plate.layers,
     fold: job.plate.fold && plain(job.plate.fold),

@@ -80,6 +80,8 @@ export interface Resolved {
   readonly plate: Rect;
   /** The plate's outline as it is cut. */
   readonly region: Region;
+  /** It is no rectangle; `plate` is then what it reaches to. */
+  readonly shaped: boolean;
   readonly plateThickness: number;
   readonly plateMetal: Metal;
   /** Loose plates of that thickness on each other. */

@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { CORNERS } from '../geometry/outline';
 import { FAMILIES } from '../loads/registry';
 import { Combination, id, Load, name } from '../loads/schema';
 import { Provenance, quantity, rangedNumber as number } from '../units/quantity';
 import { PACK_IDS } from '../stock/packs';
+import type { Stands } from '../standing/stands';
 import { OwnStock } from './own-stock';
 import { Fold, Joint, Limits, Lug, Welds } from './joint';
 import { RANGES } from './ranges';
@@ -15,11 +17,11 @@ export { FAMILIES, Combination };
 export { Provenance, type Quantity } from '../units/quantity';
 
 /**
- * The job document: plain data, the whole of a job. Inside units (mm, N, N·mm, rad, MPa), with the text as typed.
- * The schema here is the one definition; types, the JSON Schema in docs/ and every edge come from it.
+ * The parts of a job document: plain data in inside units (mm, N, N·mm, rad, MPa), with the text as typed. The schema here and in
+ * `whole-job` is the one definition; types, the JSON Schema in docs/ and every edge come from it.
  */
 export const FORMAT = 'mast-shoe/job';
-export const VERSION = 3;
+export const VERSION = 4;
 export const MAX_BOLTS = 60;
 
 const Place = z.strictObject({ id, x: number(RANGES.position), y: number(RANGES.position) });
@@ -123,9 +125,31 @@ export const Practice = z.strictObject({
 });
 export type Practice = z.infer<typeof Practice>;
 
-export const Job = z.strictObject({
-  format: z.literal(FORMAT, `is not "${FORMAT}"`),
-  version: z.literal(VERSION, `unknown format version; allowed: ${VERSION}`),
+/** Most corners of one ring, and most openings. */
+export const MAX_CORNERS = 200;
+const MAX_OPENINGS = 20;
+/** Half a circle is 1; more than most of one is no edge. */
+const bulge = z.number().gte(-10, 'allowed: −10 to 10').lte(10, 'allowed: −10 to 10');
+const Ring = z
+  .array(
+    z.strictObject({
+      x: number(RANGES.position),
+      y: number(RANGES.position),
+      make: z.enum(CORNERS),
+      size: number(RANGES.corner),
+      /** Of the edge to the next: tan of a quarter of its arc, 0 straight, 1 a half circle outwards. */
+      bulge,
+    }),
+  )
+  .min(2, `allowed: 2 to ${MAX_CORNERS} corners`)
+  .max(MAX_CORNERS, `allowed: 2 to ${MAX_CORNERS} corners`);
+export const DrawnOutline = z.strictObject({
+  corners: Ring,
+  openings: z.array(Ring).max(MAX_OPENINGS, `allowed: up to ${MAX_OPENINGS} openings`),
+});
+
+/** What is said of the fitting as a whole, wherever it stands. */
+export const OF_FITTING = {
   id,
   name,
   family: z.enum(FAMILIES),
@@ -134,6 +158,15 @@ export const Job = z.strictObject({
   practice: Practice,
   loads: z.array(Load).max(20, 'allowed: up to 20 loads'),
   combinations: z.array(Combination).max(12, 'allowed: up to 12 combinations'),
+  limits: Limits,
+  /** Rule packs the job is held to. */
+  packs: z.array(z.enum(PACK_IDS)).max(PACK_IDS.length, 'allowed: each pack once'),
+  /** Rows of the shop's own stock that this job uses, so that its file is whole by itself. */
+  ownStock: OwnStock,
+};
+
+/** How a foot is made: feet may be made alike. */
+export const DESIGN = {
   base: z.strictObject({
     length: quantity(RANGES.baseLength),
     width: quantity(RANGES.baseWidth),
@@ -146,7 +179,6 @@ export const Job = z.strictObject({
     holes: z.array(Place).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} holes`),
     holesFrom: Provenance,
   }),
-  skin: Skin,
   plate: z.strictObject({
     x0: number(RANGES.position),
     x1: number(RANGES.position),
@@ -158,6 +190,8 @@ export const Job = z.strictObject({
     /** Loose plates of this thickness on each other. */
     layers: plates,
     fold: Fold.optional(),
+    /** Its outline where it is no rectangle; x0 to y1 are then what it reaches to. */
+    outline: DrawnOutline.optional(),
   }),
   bolts: z.strictObject({
     size: z.string().max(20),
@@ -170,15 +204,29 @@ export const Job = z.strictObject({
   joint: Joint,
   welds: Welds,
   lug: Lug.optional(),
-  limits: Limits,
-  /** Rule packs the job is held to. */
-  packs: z.array(z.enum(PACK_IDS)).max(PACK_IDS.length, 'allowed: each pack once'),
-  /** Rows of the shop's own stock that this job uses, so that its file is whole by itself. */
-  ownStock: OwnStock,
-  survey: Survey,
   /** As `USUAL_SPREAD` where left out. */
   spread: SpreadRules.optional(),
+};
+
+/** What each foot has of its own, however it is made: the structure it stands on, and what was measured there. */
+export const OF_PLACE = { skin: Skin, survey: Survey };
+
+const AtOneFoot = z.strictObject({
+  format: z.literal(FORMAT, `is not "${FORMAT}"`),
+  version: z.literal(VERSION, `unknown format version; allowed: ${VERSION}`),
+  ...OF_FITTING,
+  ...DESIGN,
+  ...OF_PLACE,
 });
-export type Job = z.infer<typeof Job>;
+
+/**
+ * The job as it stands at one foot: what resolve, checks, solver, drawings and sheets read. What is kept is the whole, with all its
+ * feet (`whole-job`); `at-foot` goes from one to the other.
+ */
+export const Job = AtOneFoot;
+export type Job = z.infer<typeof AtOneFoot> & {
+  /** How the fitting stands, where it stands on several feet, and which of them this is. */
+  readonly stands?: Stands | undefined;
+};
 
 export type Bolt = Job['bolts']['items'][number];

@@ -1,5 +1,6 @@
 import { evaluate } from '../chain/evaluate';
 import { mergeJobs } from '../formats/merge-jobs';
+import { atFoot, oneFoot } from './at-foot';
 import { testJob } from '../testing/test-job';
 import { fromSheet } from '../units/quantity';
 import { Job } from './schema';
@@ -105,10 +106,10 @@ describe('the document', () => {
     const base = surveyed({ patterns: [pattern(0)] });
     const mine = surveyed({ patterns: [pattern(3)] });
     const theirs = { ...base, survey: { ...base.survey, shims: [{ id: 'S1', x: 1, y: 1, gap: q(1) }] } };
-    const merged = mergeJobs(base, mine, theirs);
+    const merged = mergeJobs(oneFoot(base), oneFoot(mine), oneFoot(theirs));
     expect(merged.conflicts).toEqual([]);
-    expect(merged.job.survey.patterns[0]!.holes[1]!.y).toBe(3);
-    expect(merged.job.survey.shims).toHaveLength(1);
+    expect(atFoot(merged.job, 'F1').survey.patterns[0]!.holes[1]!.y).toBe(3);
+    expect(atFoot(merged.job, 'F1').survey.shims).toHaveLength(1);
   });
 
   it('a value is put at its path, by id in lists, and nothing else changes', () => {

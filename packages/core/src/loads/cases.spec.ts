@@ -219,7 +219,10 @@ describe('a combination', () => {
     ['long', 'medium', 'medium'],
     [undefined, 'long', 'short'],
   ] as const)('of loads that last %s and %s lasts %s (EN 1995-1-1 §3.1.3(2))', (a, b, both) => {
-    const last = (id: string, duration: Duration | undefined) => ({ ...freeLoad({ fx: 1 }, id), ...(duration ? { duration } : {}) });
+    const last = (id: string, duration: Duration | undefined) => ({
+      ...freeLoad({ fx: 1 }, id),
+      ...(duration ? { duration } : {}),
+    });
     expect(at(last('A', a), last('B', b)).duration).toBe(both);
   });
   it('of nothing makes no case, and up to 200 cases are taken', () => {

@@ -1,10 +1,14 @@
+import { eachWay } from '../geometry/vector';
 import { DURATIONS } from '../stock/load-duration';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { Working, type Step } from '../working/steps';
-import { atDatum, eachWay, factored, mirrored, usualDuration, type Action, type LoadCase } from './load-case';
+import { atDatum, factored, mirrored, usualDuration, type Action, type LoadCase } from './load-case';
 import { putOf } from './put';
 import { builderOf } from './registry';
+import { takesPart } from './put';
 import type { Combination, Load } from './schema';
+import type { Stands } from '../standing/stands';
+import { atFoot, footRefusals, setsIn } from './at-foot';
 
 /** Most cases a job is judged on. */
 export const MAX_CASES = 200;
@@ -13,6 +17,8 @@ export const MAX_CASES = 200;
 export interface Loaded {
   readonly loads: readonly Load[];
   readonly combinations: readonly Combination[];
+  /** How the fitting stands, where it stands on several feet: the cases are then those of one foot. */
+  readonly stands?: Stands | undefined;
   readonly practice: {
     readonly school: string;
     readonly gammaG: number;
@@ -173,14 +179,38 @@ export function loadRefusals(loaded: Loaded): Refusal[] {
     return c.parts.reduce((k, p) => k * byLoad.get(p.load)!.length, lasts ? sides : 1);
   };
   const total = alone + loaded.combinations.reduce((n, c) => n + together(c), 0);
-  if (total > MAX_CASES)
-    no.push(refuse('loads', `they make ${total} cases`, `up to ${MAX_CASES}: fewer directions, or combine fewer loads`));
-  return no;
+  const { stands } = loaded;
+  const sets = stands ? setsIn(stands) : 1;
+  if (total * sets > MAX_CASES)
+    no.push(refuse('loads', `they make ${total * sets} cases`, `up to ${MAX_CASES}: fewer directions, or combine fewer loads`));
+  return stands && no.length === 0
+    ? [...sharedTwice(loaded.loads), ...footRefusals(ofFitting(loaded, false), stands, counts(loaded))]
+    : no;
 }
 
-/** All cases of a job, in the order of its loads and then its combinations; none where `loadRefusals` has any. */
+/** A load that says which part of it this plate takes, where the feet share it already. */
+const sharedTwice = (loads: readonly Load[]): Refusal[] =>
+  loads.flatMap((l) => {
+    const share = takesPart(l) ? l.values['share']! : undefined;
+    return share && share.v !== 1
+      ? [refuse(`${l.name}: Share taken by this plate`, share.text, '100 %: the feet share the load here')]
+      : [];
+  });
+
+const counts =
+  ({ practice }: Loaded) =>
+  (c: LoadCase): number =>
+    loadFactor(practice, c.action);
+
+/** All cases of a job, in the order of its loads and then its combinations; none where `loadRefusals` has any. At one foot where it stands on several. */
 export function casesOf(loaded: Loaded, recording = false): LoadCase[] {
   if (loadRefusals(loaded).length > 0) return [];
+  const all = ofFitting(loaded, recording);
+  return loaded.stands ? atFoot(all, loaded.stands, counts(loaded), recording) : all;
+}
+
+/** The cases of the fitting, at its own datum. */
+function ofFitting(loaded: Loaded, recording: boolean): LoadCase[] {
   const byLoad = new Map(loaded.loads.map((l) => [l.id, casesOfLoad(l, recording)]));
   const { practice } = loaded;
   const out = loaded.loads.flatMap((l) => (l.alone ? byLoad.get(l.id)!.flatMap((c) => withWeightFactors(c, practice)) : []));

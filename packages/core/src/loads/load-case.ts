@@ -1,3 +1,4 @@
+import { cross, eachWay, type Place, type Vector } from '../geometry/vector';
 import type { Duration } from '../stock/load-duration';
 import { formula } from '../working/formula';
 import type { Step, Working } from '../working/steps';
@@ -9,22 +10,6 @@ export type Action = (typeof ACTIONS)[number];
 /** How long an action lasts until somebody says: a load that comes and goes is taken as short, a crash as a moment (EN 1995-1-1 §2.3.1.2). */
 export const usualDuration = (action: LoadCase['action']): Duration =>
   action === 'permanent' ? 'permanent' : action === 'accidental' ? 'instantaneous' : 'short';
-
-/** Forces in N and moments in N·mm; x forward, y to port, z up off the plate. */
-export interface Vector {
-  readonly fx: number;
-  readonly fy: number;
-  readonly fz: number;
-  readonly mx: number;
-  readonly my: number;
-  readonly mz: number;
-}
-
-export interface Place {
-  readonly x: number;
-  readonly y: number;
-  readonly z: number;
-}
 
 /**
  * One load case at the plate datum: centroid of the base, at the plate face. Not yet factored: the school's load
@@ -63,12 +48,6 @@ export function atDatum(p: PointLoad, w: Working): Vector {
   const put = { ...p.at, F_x: fx, F_y: fy, F_z: fz, 'M_x.0': mx, 'M_y.0': my, 'M_z.0': mz };
   return { fx, fy, fz, mx: w.of(M_X, put, 'statics, about the base centre'), my: w.of(M_Y, put), mz: w.of(M_Z, put) };
 }
-
-const cross = (r: Place, f: Place): Place => ({
-  x: r.y * f.z - r.z * f.y,
-  y: r.z * f.x - r.x * f.z,
-  z: r.x * f.y - r.y * f.x,
-});
 
 /** Several forces as one at their mean point, with the moment that is left over (statics). Written down. */
 export function together(forces: readonly { readonly f: Place; readonly at: Place }[], w: Working): PointLoad {
@@ -116,18 +95,6 @@ export function mirrored(c: LoadCase): LoadCase {
     steps: c.steps.length > 0 ? [...c.steps, step] : c.steps,
   };
 }
-
-const WAYS = ['fx', 'fy', 'fz', 'mx', 'my', 'mz'] as const;
-
-/** Each part of a vector worked out by itself. */
-export const eachWay = (f: (way: (typeof WAYS)[number]) => number): Vector => ({
-  fx: f('fx'),
-  fy: f('fy'),
-  fz: f('fz'),
-  mx: f('mx'),
-  my: f('my'),
-  mz: f('mz'),
-});
 
 /** The case with the school's load factor on it; what of it is weight takes its own. */
 export function factored(c: LoadCase, factor: number): LoadCase {

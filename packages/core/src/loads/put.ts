@@ -1,5 +1,6 @@
 import { formatQuantity } from '../units/format-quantity';
 import type { Put } from './builder';
+import { share } from './common-fields';
 import { builderOf } from './registry';
 import type { Load } from './schema';
 import { takeOff } from './take-off';
@@ -16,6 +17,9 @@ export function putOf(load: Load): Put {
 
 const pickedOf = (picks: Readonly<Record<string, { options: readonly { value: string }[] }>>, load: Load) =>
   Object.keys(picks).length === 0 ? {} : load.picks;
+
+/** Whether a load says which part of it this plate takes, where the fitting stands on more. */
+export const takesPart = (load: Load): boolean => builderOf(load.kind).fields['share']?.range === share.range;
 
 /** The fields the take-off fills, with what it puts there. */
 export function fromTakeOff(load: Load): Readonly<Record<string, number>> {

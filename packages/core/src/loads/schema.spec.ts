@@ -32,7 +32,11 @@ it('up to 8 loads act together, each by −3 to 3 times or the job’s own facto
 
 it('a mass of nothing has no centre; a light one has', () => {
   expect(takeOff([{ ...line(1), mass: q(0) }])).toBeUndefined();
-  expect(takeOff([{ ...line(3), mass: q(0.4) }])).toEqual({ mass: 0.4, centroid: { x: expect.closeTo(-3, 9), y: expect.closeTo(3, 9), z: 0 }, shares: [1] });
+  expect(takeOff([{ ...line(3), mass: q(0.4) }])).toEqual({
+    mass: 0.4,
+    centroid: { x: expect.closeTo(-3, 9), y: expect.closeTo(3, 9), z: 0 },
+    shares: [1],
+  });
 });
 
 it('a fresh load is assumed in every value that is not nought, first of each choice, alone and as it stands', () => {

@@ -1,4 +1,4 @@
-import type { Place } from './load-case';
+import type { Place } from '../geometry/vector';
 
 /**
  * A builder's own simple diagram, to scale, mm. `side` looks from starboard (u forward, w up), `aft` looks forward

@@ -1,6 +1,6 @@
 import { lengthRange, massRange } from '../units/field-range';
 import type { Quantity } from '../units/quantity';
-import type { Place } from './load-case';
+import type { Place } from '../geometry/vector';
 
 /** What a load is made of, kept apart because people argue about each by itself. */
 export const PART_KINDS = ['structure', 'equipment', 'people', 'water', 'snow'] as const;

@@ -53,7 +53,8 @@ function plateChanges(job: Job): Change[] {
       words: `plate in ${m.name}`,
       job: { ...job, plate: { ...plate, metal: m.id } },
     })),
-    ...EDGES.map((e) => ({
+    // A drawn outline grows by hand alone.
+    ...(plate.outline ? [] : EDGES).map((e) => ({
       kind: 'edge',
       words: `plate ${formatQuantity(e, 'length', job.units)} larger all round`,
       job: { ...job, plate: { ...plate, x0: plate.x0 - e, x1: plate.x1 + e, y0: plate.y0 - e, y1: plate.y1 + e } },

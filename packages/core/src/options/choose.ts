@@ -59,7 +59,8 @@ export function heldByBase(job: Job): boolean {
 export function axesFor(job: Job): Axes {
   // An inch shop has inch bolts, whatever the job was begun with.
   const family = job.units === 'inch' ? 'inch' : (fastenerSize(job.bolts.size)?.family ?? 'metric');
-  const fixed = heldByBase(job);
+  // Bolts stay where they are on a plate that is drawn round them.
+  const fixed = heldByBase(job) || job.plate.outline !== undefined;
   const n = job.bolts.items.length;
   return {
     thicknesses: (job.units === 'inch' ? INCH_PLATE : MM_PLATE).filter((t) => t.thickness >= 3 && t.thickness <= 20),

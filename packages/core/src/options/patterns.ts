@@ -54,6 +54,8 @@ export function withPattern(job: Job, n: number, pitch: number, sizeId: string):
   const margin = (have: number) => Math.max(have, least);
   const p = job.plate;
   const half = { x: job.base.length.v / 2, y: job.base.width.v / 2 };
+  // What is drawn is kept as drawn.
+  if (p.outline) return { ...job, bolts: { ...job.bolts, size: sizeId, items: bolts } };
   const plate = {
     ...p,
     x0: Math.min(round(grown.x0 - margin(box.x0 - p.x0)), -half.x),

@@ -3,6 +3,7 @@ import { goodFor, type Multiple } from '../chain/multiple';
 import { distance, type Point } from '../geometry/points';
 import { boundsOf } from '../geometry/rects';
 import { outlineOf } from '../job/outlines';
+import { rectanglePlate } from '../job/shaped';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { fastenerSize, type FastenerSize } from '../stock/fasteners';
@@ -252,7 +253,7 @@ function adapter(p: Put): Remedy {
     y0: five(Math.min(round.y0, plate.y0), -1),
     y1: five(Math.max(round.y1, plate.y1), 1),
   };
-  const done: Job = { ...throughBase(p, p.under, p.fitting), plate: { ...job.plate, ...grown } };
+  const done: Job = { ...throughBase(p, p.under, p.fitting), plate: rectanglePlate(job.plate, grown) };
   return withVerdict({
     ...head,
     make,

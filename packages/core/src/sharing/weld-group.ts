@@ -1,6 +1,6 @@
 import type { Point, Rect } from '../geometry/points';
 import { centreOf } from '../geometry/rects';
-import type { Vector } from '../loads/load-case';
+import type { Vector } from '../geometry/vector';
 
 /** A straight run of fillet weld on the plan, its effective part of its length (1 for unbroken). */
 export interface Run {
@@ -37,6 +37,10 @@ export function runsAround(r: Rect, which: (typeof WELD_SIDES)[number], part = 1
   ];
   return which === 'all round' ? [...ends, ...sides] : which === 'side edges' ? sides : ends;
 }
+
+/** Runs along a ring, arcs by their chords. */
+export const runsAlong = (ring: readonly Point[], part = 1): Run[] =>
+  ring.map((from, i) => ({ from, to: ring[(i + 1) % ring.length]!, part }));
 
 /** Length, second moments and centre of the group treated as lines; mm, mm³. */
 export interface LineGroup {

@@ -115,7 +115,7 @@ export function cutParts(r: Resolved): CutPart[] {
   const plate: CutPart = {
     id: 'plate',
     name: 'mounting plate',
-    region: roundedRect(blank, corner),
+    region: r.shaped ? r.region : roundedRect(blank, corner),
     bounds: blank,
     holes: [...mine, ...fittingHoles(r)],
     bends: bendLines(r),

@@ -36,10 +36,11 @@ export interface SheetWords {
 export function sheetWords(r: Resolved, issue: Issue): (part: CutPart) => SheetWords {
   const { job } = r;
   const said = onPaper(job);
+  const foot = job.stands?.feet.find((f) => f.id === job.stands?.foot);
   const n = assumedValues(job).length;
   const mm = (v: number) => formatQuantity(v, 'length', job.units);
   return (part) => ({
-    job: job.name,
+    job: foot ? `${job.name}, ${foot.name}` : job.name,
     issue: `version ${issue.version}, ${issue.on}`,
     part: partWords(r, part, mm),
     holes: holeWords(part, mm),
@@ -59,13 +60,14 @@ function partWords(r: Resolved, p: CutPart, mm: (v: number) => string): string {
   const { corner, fold } = r.job.plate;
   const thickness = p.id === 'plate' ? r.job.plate.thickness.text : mm(p.thickness);
   const count = p.count > 1 ? `${p.count} × ` : '';
-  const round = corner > 0 && p.region.outer.some((v) => v.bulge !== 0) ? `, corners R ${mm(corner)}` : '';
+  const shaped = r.shaped && p.id === 'plate' ? ', outline as drawn' : '';
+  const round = !shaped && corner > 0 && p.region.outer.some((v) => v.bulge !== 0) ? `, corners R ${mm(corner)}` : '';
   const bent =
     p.bends.length > 0 && fold
       ? `, flat blank; bend the ${fold.edge} edge square, inside radius ${mm(fold.radius.v)}, leg ${mm(fold.height.v)} outside`
       : '';
   const size = `${mm(widthOf(p.bounds))} × ${mm(heightOf(p.bounds))}`;
-  return `${count}${p.name} ${size}, ${thickness} ${p.metal.name}${round}${bent}`;
+  return `${count}${p.name} ${size}, ${thickness} ${p.metal.name}${shaped}${round}${bent}`;
 }
 
 /** "4 holes ø 11 mm; 2 holes ø 13 mm for the fitting" */

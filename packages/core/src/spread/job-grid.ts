@@ -100,10 +100,17 @@ function wantedLines(r: Resolved, outer: Rect, far: readonly Rect[], axis: 'x' |
   const inward = taper > 0 ? [r.plate[low] + taper, r.plate[high] - taper] : [];
   const edges = [outer, r.panel, r.plate, r.base, ...far].flatMap((q) => [q[low], q[high]]);
   const open = openHoles(r).flatMap((h) => [h[axis] - h.d.v / 2, h[axis] + h.d.v / 2]);
-  return [...edges, ...band, ...inward, ...open, ...r.bolts.map((b) => b[axis])]
+  return [...edges, ...band, ...inward, ...open, ...cornerLines(r, axis), ...r.bolts.map((b) => b[axis])]
     .filter((v) => v >= outer[low] - 1e-6 && v <= outer[high] + 1e-6)
     .sort((a, b) => a - b)
     .filter((v, i, all) => i === 0 || v - all[i - 1]! > 1e-6);
+}
+
+/** Corners of a plate that is no rectangle, where its straight edges end; of more than these the mask alone tells. */
+const MOST_CORNERS = 16;
+function cornerLines(r: Resolved, axis: 'x' | 'y'): number[] {
+  const { outer } = r.region;
+  return r.shaped && outer.length <= MOST_CORNERS ? outer.map((v) => v[axis]) : [];
 }
 
 /** Layers that a grid node has, on the mean. */

@@ -1,5 +1,6 @@
 import type { Point, Rect } from '../geometry/points';
 import { boundsOf, contains, heightOf, rectAbout, widthOf } from '../geometry/rects';
+import { edgeDistance, isInside, type Region } from '../geometry/region';
 import { isHeldByThreadOf } from '../job/joint';
 import type { Resolved } from '../job/resolve';
 import { spreadRulesOf, type SpreadRules } from '../job/spread-rules';
@@ -35,7 +36,7 @@ export function baseLayer(r: Resolved, grid: Grid): Layer {
 export function plateLayer(r: Resolved, grid: Grid): Layer {
   const { plateThickness: t, plateLayers: n, plateMetal } = r;
   const own = times(isotropic(plateMetal.E, NU, t), n);
-  const mask = roundedMask(grid, r.plate, r.job.plate.corner);
+  const mask = r.shaped ? shapedMask(grid, r.region) : roundedMask(grid, r.plate, r.job.plate.corner);
   const left = taperedPart(grid, r.plate, spreadRulesOf(r.job).taper);
   const common = { name: 'plate', outline: r.plate, thickness: t, ...(mask ? { mask } : {}), ...(left ? { left } : {}) };
   if (!r.glueHolds || r.job.skin.kind === 'sandwich') return { ...common, stiffness: own, section: solid(t, n) };
@@ -202,6 +203,28 @@ function roundedMask(grid: Grid, o: Rect, radius: number): Float64Array | undefi
     [o.y0 + radius / 2, o.y1 - radius / 2].map((y) => rectAbout({ x, y }, radius, radius)),
   );
   return weighed(grid, corners, inside);
+}
+
+/** How much of each cell lies on a plate of any outline; cells away from its edge lie on it or off it. */
+function shapedMask(grid: Grid, region: Region): Float64Array {
+  const { x, y } = grid;
+  const nx = x.length - 1;
+  const mask = new Float64Array(nx * (y.length - 1));
+  for (let iy = 0; iy < y.length - 1; iy++)
+    for (let ix = 0; ix < nx; ix++) {
+      const [a, b] = [x[ix + 1]! - x[ix]!, y[iy + 1]! - y[iy]!];
+      const at = (u: number, v: number) => ({ x: x[ix]! + u * a, y: y[iy]! + v * b });
+      const d = edgeDistance(region, at(0.5, 0.5));
+      let part = d > 0 ? 1 : 0;
+      if (Math.abs(d) < Math.hypot(a, b) / 2) {
+        let n = 0;
+        for (let k = 0; k < FINE * FINE; k++)
+          if (isInside(region, at(((k % FINE) + 0.5) / FINE, (Math.floor(k / FINE) + 0.5) / FINE))) n++;
+        part = n / FINE ** 2;
+      }
+      mask[ix + iy * nx] = part;
+    }
+  return mask;
 }
 
 /** Part of the thickness left in the middle of each cell of a plate thinned towards its edges. */

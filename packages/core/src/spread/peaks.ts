@@ -1,4 +1,5 @@
-import type { Point, Rect } from '../geometry/points';
+import { edgeDistance, loopPoints, type Region } from '../geometry/region';
+import { distance, type Point, type Rect } from '../geometry/points';
 import type { Grid } from './grid';
 import type { CellStress } from './cell-stresses';
 
@@ -108,5 +109,56 @@ export function edgePeak(grid: Grid, stresses: readonly CellStress[], plate: Rec
   }
   let best = NO_PEAK;
   for (const s of sums.values()) if (s.stress / s.width > best.value) best = { value: s.stress / s.width, at: s.at };
+  return best;
+}
+
+/** Places across one thickness beside the edge that are read, and the most there are between two of them along it, in thicknesses. */
+const ACROSS = 5;
+const APART = 0.5;
+
+/** The same beside an outline of any shape: along each edge, the mean over one skin thickness square to it. */
+export function outlinePeak(grid: Grid, stresses: readonly CellStress[], region: Region, t: number): Peak {
+  const nx = grid.x.length - 1;
+  const at = new Map(stresses.map((s) => [s.cell.ix + s.cell.iy * nx, Math.max(s.top, s.bottom)]));
+  const find = (lines: Float64Array, v: number): number => {
+    if (v < lines[0]! || v >= lines.at(-1)!) return -1;
+    let [low, high] = [0, lines.length - 1];
+    while (high - low > 1) {
+      const mid = (low + high) >> 1;
+      if (lines[mid]! <= v) low = mid;
+      else high = mid;
+    }
+    return low;
+  };
+  const stressAt = (p: Point): number | undefined => {
+    const [ix, iy] = [find(grid.x, p.x), find(grid.y, p.y)];
+    return ix < 0 || iy < 0 ? undefined : at.get(ix + iy * nx);
+  };
+  let best = NO_PEAK;
+  for (const loop of [region.outer, ...region.openings]) {
+    const ring = loopPoints(loop);
+    ring.forEach((a, i) => {
+      const b = ring[(i + 1) % ring.length]!;
+      const long = distance(a, b);
+      if (long < 1e-9) return;
+      const n = Math.max(1, Math.ceil(long / (APART * t)));
+      const u = { x: (b.x - a.x) / long, y: (b.y - a.y) / long };
+      for (const out of [
+        { x: u.y, y: -u.x },
+        { x: -u.y, y: u.x },
+      ])
+        for (let k = 0; k < n; k++) {
+          const s = ((k + 0.5) / n) * long;
+          const point = (d: number): Point => ({ x: a.x + s * u.x + d * out.x, y: a.y + s * u.y + d * out.y });
+          const places = Array.from({ length: ACROSS }, (_, j) => point(((j + 0.5) / ACROSS) * t));
+          // Off the metal on this side of the edge, all the way.
+          if (places.some((p) => edgeDistance(region, p) > 0)) continue;
+          const read = places.flatMap((p) => stressAt(p) ?? []);
+          if (read.length === 0) continue;
+          const mean = read.reduce((x, y) => x + y, 0) / read.length;
+          if (mean > best.value) best = { value: mean, at: point(t / 2) };
+        }
+    });
+  }
   return best;
 }

@@ -8,7 +8,7 @@ import { BASE, FAR, PLATE, SKIN } from './from-job';
 import type { Grid } from './grid';
 import { isBed } from './job-layers';
 import { unknownOf } from './pattern';
-import { edgePeak, meansOver, NO_PEAK, type Peak } from './peaks';
+import { edgePeak, outlinePeak, meansOver, NO_PEAK, type Peak } from './peaks';
 import { balanceOf, reactionsReader, type Reaction } from './plate-results';
 import type { StackResult } from './solve-stack';
 import type { StackLoad } from './stack';
@@ -164,8 +164,8 @@ const unbalanced = (balance: number): Refusal =>
 
 /** The skin beside the plate's edge, or beside that of a backing plate that reaches past it: whichever is worked harder. */
 function besideEdges(r: Resolved, grid: Grid, skin: readonly CellStress[]): Peak {
-  const own = edgePeak(grid, skin, r.plate, r.skinThickness);
-  if (r.far.kind !== 'plate' || r.far.strips || r.far.outline.x0 === r.plate.x0) return own;
+  const own = r.shaped ? outlinePeak(grid, skin, r.region, r.skinThickness) : edgePeak(grid, skin, r.plate, r.skinThickness);
+  if (r.far.kind !== 'plate' || r.far.strips || (!r.shaped && r.far.outline.x0 === r.plate.x0)) return own;
   const behind = edgePeak(grid, skin, r.far.outline, r.skinThickness);
   return behind.value > own.value ? behind : own;
 }

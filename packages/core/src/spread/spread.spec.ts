@@ -255,7 +255,7 @@ it('no bearer, no stiffness: refused by name; more bolts than can be, by the fil
   const r = resolved(testJob(PULL));
   expect(stackOf({ ...r, skin: { ...r.skin, E: 0 } }, 'draft')).toMatchObject({ because: 'the skin has no stiffness' });
   const many = Array.from({ length: 5000 }, (_, i) => ({ id: `B${i + 1}`, x: 0, y: i }));
-  const read = readJobData({ ...testJob(PULL), bolts: { ...testJob(PULL).bolts, items: many } });
+  const read = readJobData({ ...testJob(PULL), version: 3, bolts: { ...testJob(PULL).bolts, items: many } });
   expect('refusals' in read && read.refusals[0]).toMatchObject({ field: 'bolts.items', allowed: 'up to 60 bolts' });
 });
 

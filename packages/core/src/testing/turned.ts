@@ -28,7 +28,22 @@ export function turned(job: Job): Job {
       return { ...l, values };
     }),
     base: { ...base, length: base.width, width: base.length, slotAlong: other(base.slotAlong), holes: base.holes.map(point) },
-    plate: { ...plate, x0: -plate.y1, x1: -plate.y0, y0: plate.x0, y1: plate.x1, ...(fold ? { fold } : {}) },
+    plate: {
+      ...plate,
+      x0: -plate.y1,
+      x1: -plate.y0,
+      y0: plate.x0,
+      y1: plate.x1,
+      ...(fold ? { fold } : {}),
+      ...(plate.outline
+        ? {
+            outline: {
+              corners: plate.outline.corners.map(point),
+              openings: plate.outline.openings.map((ring) => ring.map(point)),
+            },
+          }
+        : {}),
+    },
     bolts: { ...job.bolts, items: job.bolts.items.map(point) },
     skin: {
       ...skin,

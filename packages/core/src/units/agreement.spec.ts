@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { RANGES } from '../job/ranges';
-import { readJobData, writeJob } from '../formats/read-job';
+import { readJobData } from '../formats/read-job';
+import { version3File } from '../testing/job-files';
 import { testJob } from '../testing/test-job';
 import { disagreement } from './agreement';
 import { formatQuantity } from './format-quantity';
@@ -56,7 +57,7 @@ it('every value as the program shows it, in either system, reads back as itself'
 });
 
 it('a file in which they differ is refused at its path, with both figures', () => {
-  const data = JSON.parse(writeJob(testJob()));
+  const data = JSON.parse(version3File(testJob()));
   data.plate.thickness = { v: 6, text: '2 mm', from: 'measured' };
   const read = readJobData(data);
   expect('refusals' in read && read.refusals).toMatchObject([

@@ -4,7 +4,8 @@ import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore, Store } from '@ngrx/store';
 import fc from 'fast-check';
-import type { Job } from '@core/job/schema';
+import { oneFoot } from '@core/job/at-foot';
+import type { WholeJob } from '@core/job/whole-job';
 import { testJob } from '@core/testing/test-job';
 import { MemoryOutbox } from '../testing/memory-outbox';
 import { JobEffects } from './job.effects';
@@ -17,13 +18,13 @@ type Id = (typeof IDS)[number];
 
 /** A server that does what it is asked at once, and whose answers come when they come, or not at all. */
 class Rack {
-  readonly jobs = new Map<string, { job: Job; version: number }>(
-    IDS.map((id) => [id, { job: { ...testJob(), id, name: id, note: '' }, version: 1 }]),
+  readonly jobs = new Map<string, { job: WholeJob; version: number }>(
+    IDS.map((id) => [id, { job: { ...oneFoot(testJob()), id, name: id, note: '' }, version: 1 }]),
   );
   /** Every document ever written, by job: none may be of another. */
   readonly written: string[] = [];
 
-  put(id: string, job: Job, over: number): { version: number } | { clash: true } {
+  put(id: string, job: WholeJob, over: number): { version: number } | { clash: true } {
     const there = this.jobs.get(id)!;
     if (there.version !== over) return { clash: true };
     this.written.push(`${id}:${job.id}`);
@@ -101,7 +102,7 @@ class Tab {
     }
     const done = this.rack.put(
       id,
-      request.request.body as Job,
+      request.request.body as WholeJob,
       Number(request.request.headers.get('If-Match')!.replaceAll('"', '')),
     );
     const current = this.rack.jobs.get(id);

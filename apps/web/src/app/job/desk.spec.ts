@@ -1,6 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import { provideStore, Store } from '@ngrx/store';
+import { atFoot, oneFoot } from '@core/job/at-foot';
+import { addFoot, madeItsOwn } from '@core/job/feet-edits';
 import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import { plateThickness, testJob } from '@core/testing/test-job';
 import { Desk } from './desk';
 import { jobActions, jobFeature } from './job.state';
@@ -15,9 +18,9 @@ beforeEach(() => {
   desk = TestBed.inject(Desk);
   store = TestBed.inject(Store);
 });
-const open = (j: Job = job) =>
+const open = (whole: WholeJob = oneFoot(job)) =>
   store.dispatch(
-    jobActions.opened({ stored: { job: j, version: 1, archived: false, updatedAt: '2026-03-14T10:00:00Z' }, kept: null }),
+    jobActions.opened({ stored: { job: whole, version: 1, archived: false, updatedAt: '2026-03-14T10:00:00Z' }, kept: null }),
   );
 
 it('before a job is open nothing is changed, undone or redone', () => {
@@ -87,4 +90,39 @@ it.each([
   expect([desk.crank(), desk.cranking(), desk.said()]).toEqual([at, true, `${at.toFixed(2)} times the load`]);
   desk.letGoOfCrank();
   expect([desk.crank(), desk.cranking()]).toEqual([1, false]);
+});
+
+describe('feet', () => {
+  const pair = addFoot(oneFoot(job), 'F1', { x: 0, y: -300, z: 0 }, true, 'Starboard');
+  const bolt = (foot: string) => atFoot(desk.whole()!, foot).bolts.items[0]!;
+  it('a change at one is drawn at all made like it, in the other hand where they are mirrored; one undo for all', () => {
+    open(pair);
+    desk.takeFoot('F2');
+    expect(desk.said()).toBe('Starboard in hand');
+    const here = bolt('F2');
+    desk.change('move bolt', (j) => ({
+      ...j,
+      bolts: { ...j.bolts, items: j.bolts.items.map((b, i) => (i === 0 ? { ...b, x: 77, y: -66 } : b)) },
+    }));
+    expect([bolt('F2').x, bolt('F2').y, bolt('F1').x, bolt('F1').y]).toEqual([77, -66, 77, 66]);
+    desk.undo();
+    expect(bolt('F2')).toEqual(here);
+  });
+  it('what was measured stays with its own foot, and one made its own is drawn by itself', () => {
+    open(pair);
+    desk.takeFoot('F2');
+    desk.change('thinner skin', (j) => ({ ...j, skin: { ...j.skin, thickness: { v: 3, text: '3 mm', from: 'measured' } } }));
+    expect(['F1', 'F2'].map((f) => atFoot(desk.whole()!, f).skin.thickness.v)).toEqual([8, 3]);
+    desk.changeWhole('own', (w) => madeItsOwn(w, 'F2'));
+    desk.change('plate 12', plateThickness(12));
+    expect(['F1', 'F2'].map((f) => atFoot(desk.whole()!, f).plate.thickness.v)).toEqual([8, 12]);
+  });
+  it('a drag follows the foot in hand and always starts where it began', () => {
+    open(pair);
+    desk.takeFoot('F2');
+    desk.drag(plateThickness(20));
+    expect([desk.job()!.plate.thickness.v, bolt('F1').x]).toEqual([20, bolt('F1').x]);
+    desk.cancelDrag();
+    expect(thickness(desk)).toBe(8);
+  });
 });

@@ -1,7 +1,9 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { MOST_CRANK } from '@core/chain/crank';
+import { atFoot, footOf, putAtFoot } from '@core/job/at-foot';
 import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import { jobActions, jobFeature } from './job.state';
 
 /** What is picked on the plan: a bolt, an edge or a corner of the plate. */
@@ -17,7 +19,19 @@ export class Desk {
   private readonly store = inject(Store);
 
   readonly state = this.store.selectSignal(jobFeature.selectJobState);
-  readonly job = this.store.selectSignal(jobFeature.selectJob);
+  /** The whole document, with all its feet. */
+  readonly whole = this.store.selectSignal(jobFeature.selectJob);
+  private readonly footPicked = signal('');
+  /** The foot in hand; the first until another is picked. */
+  readonly foot = computed(() => {
+    const whole = this.whole();
+    return whole ? footOf(whole, this.footPicked()).id : '';
+  });
+  /** The job as it stands at the foot in hand: what the stages show and change. */
+  readonly job = computed(() => {
+    const whole = this.whole();
+    return whole && atFoot(whole, this.foot());
+  });
   readonly undoable = this.store.selectSignal(jobFeature.selectUndo);
   readonly redoable = this.store.selectSignal(jobFeature.selectRedo);
 
@@ -36,9 +50,23 @@ export class Desk {
   /** Said to a screen reader. */
   readonly said = signal('');
 
+  /** Takes another foot in hand. What was picked on the last one is let go. */
+  takeFoot(id: string): void {
+    this.footPicked.set(id);
+    this.picked.set(null);
+    const whole = this.whole();
+    if (whole && whole.feet.length > 1) this.said.set(`${footOf(whole, id).name} in hand`);
+  }
+
+  /** A change at the foot in hand; what is said of the fitting is said of all, what is drawn is drawn for every foot made alike. */
   change(did: string, f: (job: Job) => Job, field?: string): void {
-    const job = this.job();
-    if (job) this.store.dispatch(jobActions.change({ job: f(job), did, field }));
+    this.changeWhole(did, (whole) => putAtFoot(whole, this.foot(), f(atFoot(whole, this.foot()))), field);
+  }
+
+  /** A change of the whole: how it stands, which feet there are. */
+  changeWhole(did: string, f: (whole: WholeJob) => WholeJob, field?: string): void {
+    const whole = this.whole();
+    if (whole) this.store.dispatch(jobActions.change({ job: f(whole), did, field }));
   }
 
   /** Turns the crank, within nothing and three times the load. */
@@ -61,7 +89,8 @@ export class Desk {
   /** Shows a change while the pointer is down; `drop` keeps it as one step. */
   drag(f: (job: Job) => Job): void {
     const settled = this.state().settled;
-    if (settled) this.store.dispatch(jobActions.drag({ job: f(settled) }));
+    const at = this.foot();
+    if (settled) this.store.dispatch(jobActions.drag({ job: putAtFoot(settled, at, f(atFoot(settled, at))) }));
   }
 
   drop(did: string): void {

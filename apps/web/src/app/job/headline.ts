@@ -4,6 +4,7 @@ import { headline, times } from '@core/chain/headline';
 import type { Verdict } from '@core/chain/evaluate';
 import { spreadRulesOf } from '@core/job/spread-rules';
 import type { Job } from '@core/job/schema';
+import { Desk } from './desk';
 import { Judge } from './judge';
 
 /** The verdict in words that cannot be mixed up, with what is kept, where it would let go, and what was not judged beside it. */
@@ -19,14 +20,27 @@ import { Judge } from './judge';
       @for (k of kept(); track k) {
         <li>{{ k }}</li>
       }
+      @if (decides(); as f) {
+        <li class="solve">
+          <span role="status"
+            >another foot decides: <button type="button" (click)="desk.takeFoot(f.id)">{{ f.name }}</button> ({{
+              stateWords[f.state]
+            }}, {{ f.weakest }})</span
+          >
+        </li>
+      }
       @if (solveIt(); as d) {
-        <li class="solve" role="alert">
-          <a [routerLink]="['/job', job().id, 'spread']">Solve it</a>: a draft of the solver says good for
-          {{ figure(d.asSolved) }} × ({{ d.link }}), where the hand says {{ figure(d.byHand) }} ×
+        <li class="solve">
+          <span role="alert"
+            ><a [routerLink]="['/job', job().id, 'spread']">Solve it</a>: a draft of the solver says good for
+            {{ figure(d.asSolved) }} × ({{ d.link }}), where the hand says {{ figure(d.byHand) }} ×</span
+          >
         </li>
       }
       @if (judge.weigher.broken(); as b) {
-        <li class="error" role="alert">{{ b }}</li>
+        <li class="error">
+          <span role="alert">{{ b }}</span>
+        </li>
       }
     </ul>
     <p class="unjudged"><b>Not judged:</b> {{ words().notJudged.join('; ') }}.</p>
@@ -72,6 +86,15 @@ import { Judge } from './judge';
       border: 1.5px solid var(--accent);
       background: var(--accent-soft);
     }
+    .solve button {
+      padding: 0;
+      border: 0;
+      background: none;
+      color: var(--accent);
+      font: 600 13px/1.3 var(--text);
+      text-decoration: underline;
+      cursor: pointer;
+    }
     .unjudged {
       grid-area: unjudged;
       align-self: center;
@@ -94,9 +117,13 @@ import { Judge } from './judge';
 })
 export class HeadlineStrip {
   protected readonly judge = inject(Judge);
+  protected readonly desk = inject(Desk);
+  protected readonly stateWords = { sound: 'holds', tight: 'tight', fails: 'does not hold', refused: 'not shown to hold' };
   readonly job = input.required<Job>();
   readonly verdict = input.required<Verdict>();
 
+  /** The foot that decides, where it is not the one in hand. */
+  protected readonly decides = computed(() => this.judge.feet.feet().find((f) => f.decides && f.id !== this.desk.foot()));
   protected readonly figure = times;
   private readonly weighed = this.judge.weigher.weighed;
   protected readonly solveIt = computed(() => this.weighed()?.solveIt);

@@ -2,10 +2,10 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type { VerdictState } from '@core/chain/evaluate';
-import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 
 export interface StoredJob {
-  readonly job: Job;
+  readonly job: WholeJob;
   readonly version: number;
   readonly archived: boolean;
   readonly updatedAt: string;
@@ -30,6 +30,8 @@ export interface Tag extends StoredJob {
     readonly caseName: string;
     /** Judged by hand, or as solved. */
     readonly by: 'hand' | 'solver';
+    /** The foot that decides, where there are several; else empty. */
+    readonly foot: string;
     readonly says: string;
     /** Times the load with the factors kept; null where that is not known. */
     readonly goodFor: number | null;
@@ -48,11 +50,11 @@ export class JobApi {
     return this.http.get<StoredJob>(`/api/jobs/${id}`);
   }
 
-  add(job: Job): Observable<{ version: number }> {
+  add(job: WholeJob): Observable<{ version: number }> {
     return this.http.post<{ version: number }>('/api/jobs', job);
   }
 
-  save(job: Job, version: number): Observable<{ version: number }> {
+  save(job: WholeJob, version: number): Observable<{ version: number }> {
     return this.http.put<{ version: number }>(`/api/jobs/${job.id}`, job, { headers: { 'If-Match': `"${version}"` } });
   }
 

@@ -8,6 +8,7 @@ import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { factorsText, SCHOOLS } from '@core/chain/cautions';
 import { keepsWhat, times } from '@core/chain/headline';
+import { atFoot } from '@core/job/at-foot';
 import { assumedValues } from '@core/job/values';
 import { commandFor } from '../keys/commands';
 import { Commands } from '../keys/run-command';
@@ -78,7 +79,9 @@ export class JobShell implements OnDestroy {
   });
   protected readonly keeps = computed(() => {
     const job = this.judge.judged();
-    return job ? `with ${keepsWhat(job)}` : '';
+    if (!job) return '';
+    const foot = job.stands?.feet.find((f) => f.id === job.stands?.foot);
+    return foot ? `${foot.name}, with ${keepsWhat(job)}` : `with ${keepsWhat(job)}`;
   });
   protected readonly stateWord = computed(() => {
     const v = this.judge.verdict();
@@ -108,7 +111,7 @@ export class JobShell implements OnDestroy {
       const id = this.id();
       // What opening reads on its way is no reason to open again.
       untracked(() => {
-        this.desk.picked.set(null);
+        this.desk.takeFoot('');
         this.desk.openLink.set('');
         this.desk.letGoOfCrank();
         this.store.dispatch(jobActions.open({ id }));
@@ -118,12 +121,16 @@ export class JobShell implements OnDestroy {
     this.store
       .select(jobFeature.selectJob)
       .pipe(takeUntilDestroyed())
-      .subscribe((job) => {
-        if (job && !this.desk.preview()) this.judge.judge(job);
+      .subscribe((whole) => {
+        if (whole && !this.desk.preview()) this.judge.judge(atFoot(whole, this.desk.foot()));
       });
     effect(() => {
       const job = this.desk.shown();
       if (job) this.judge.judge(job);
+    });
+    effect(() => {
+      const whole = this.desk.whole();
+      if (whole) this.judge.feet.judge(whole);
     });
     effect(() => this.judge.turn(this.judge.judged(), this.desk.cranking() ? this.desk.crank() : 1));
     effect(() => {

@@ -3,15 +3,16 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import { provideEffects } from '@ngrx/effects';
 import { provideState, provideStore, Store } from '@ngrx/store';
-import type { Job } from '@core/job/schema';
+import { oneFoot } from '@core/job/at-foot';
+import type { WholeJob } from '@core/job/whole-job';
 import { testJob } from '@core/testing/test-job';
 import { MemoryOutbox } from '../testing/memory-outbox';
 import { OutboxStore } from './outbox-store';
 import { JobEffects } from './job.effects';
 import { jobActions, jobFeature, mergeOf, type JobState } from './job.state';
 
-const job = testJob();
-const named = (name: string): Job => ({ ...job, name });
+const job = oneFoot(testJob());
+const named = (name: string): WholeJob => ({ ...job, name });
 const at = `/api/jobs/${job.id}`;
 let store: Store;
 let http: HttpTestingController;
@@ -22,7 +23,7 @@ const put = () => {
   jest.advanceTimersByTime(30);
   return http.expectOne({ method: 'PUT', url: at });
 };
-const current = (j: Job, version: number) => ({ job: j, version, archived: false, updatedAt: '' });
+const current = (j: WholeJob, version: number) => ({ job: j, version, archived: false, updatedAt: '' });
 
 /** What waits for a promise is answered. */
 const turn = () => jest.advanceTimersByTimeAsync(1);

@@ -22,7 +22,7 @@ import {
   timer,
   withLatestFrom,
 } from 'rxjs';
-import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import { failureText, JobApi, type StoredJob } from './job-api';
 import { isOurStep, jobActions, jobFeature, type JobState } from './job.state';
 import { historySaved, keepHistory, keptHistory, leftBehind } from './kept-history';
@@ -88,7 +88,7 @@ export class JobEffects {
     ),
   );
 
-  private saving(job: Job, version: number): Observable<Action> {
+  private saving(job: WholeJob, version: number): Observable<Action> {
     return this.api.save(job, version).pipe(
       map((answer) => jobActions.saved({ job, version: answer.version })),
       catchError((e: unknown) => of(this.failed(job.id, e))),

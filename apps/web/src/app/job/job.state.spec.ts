@@ -1,21 +1,26 @@
 import type { Action } from '@ngrx/store';
-import type { Job } from '@core/job/schema';
+import { atFoot, oneFoot, putAtFoot } from '@core/job/at-foot';
+import type { WholeJob } from '@core/job/whole-job';
 import { testJob } from '@core/testing/test-job';
 import type { StoredJob } from './job-api';
 import { jobActions, jobFeature, mergeOf, type JobState, type KeptHistory } from './job.state';
 
-const job = testJob();
-const stored = (j: Job = job, version = 3): StoredJob => ({
+const job = oneFoot(testJob());
+const firstBolt = (j: WholeJob) => atFoot(j, 'F1').bolts.items[0]!;
+const stored = (j: WholeJob = job, version = 3): StoredJob => ({
   job: j,
   version,
   archived: false,
   updatedAt: '2026-03-14T10:00:00Z',
 });
-const named = (name: string): Job => ({ ...job, name });
-const bolted = (x: number): Job => ({
-  ...job,
-  bolts: { ...job.bolts, items: job.bolts.items.map((b, i) => (i === 0 ? { ...b, x } : b)) },
-});
+const named = (name: string): WholeJob => ({ ...job, name });
+const bolted = (x: number): WholeJob => {
+  const here = atFoot(job, 'F1');
+  return putAtFoot(job, 'F1', {
+    ...here,
+    bolts: { ...here.bolts, items: here.bolts.items.map((b, i) => (i === 0 ? { ...b, x } : b)) },
+  });
+};
 
 function after(...actions: Action[]): JobState {
   return actions.reduce((s: JobState | undefined, a) => jobFeature.reducer(s, a), undefined)!;
@@ -89,12 +94,12 @@ describe('dragging', () => {
 
   it('shows each move, saves and remembers only the drop', () => {
     const during = after(opened(), drag(91), drag(95));
-    expect(during.job!.bolts.items[0]!.x).toBe(95);
+    expect(firstBolt(during.job!).x).toBe(95);
     expect(during.settled).toBe(job);
     expect(during.save).toBe('saved');
     const dropped = after(opened(), drag(91), drag(95), jobActions.drop({ did: 'move bolt B1' }));
     expect(dropped.past.map((p) => p.did)).toEqual(['move bolt B1']);
-    expect(dropped.settled!.bolts.items[0]!.x).toBe(95);
+    expect(firstBolt(dropped.settled!).x).toBe(95);
     expect(dropped.save).toBe('waiting');
   });
 
@@ -148,7 +153,7 @@ describe('changed in another tab', () => {
   it('a merge has both, rests on their version, and can be undone', () => {
     const s = jobFeature.reducer(clashing(), jobActions.takeMerge());
     expect(s.job!.name).toBe('Theirs');
-    expect(s.job!.bolts.items[0]!.x).toBe(95);
+    expect(firstBolt(s.job!).x).toBe(95);
     expect(s).toMatchObject({ version: 5, save: 'waiting', clash: null });
     expect(jobFeature.reducer(s, jobActions.undo()).job).toEqual(mine);
   });
@@ -163,7 +168,7 @@ describe('changed in another tab', () => {
 
 describe('coming back after a reload or a crash', () => {
   const past = [{ job, did: 'move' }];
-  const kept = (settled: Job, version = 3, base = job): KeptHistory => ({ version, base, settled, past, future: [] });
+  const kept = (settled: WholeJob, version = 3, base = job): KeptHistory => ({ version, base, settled, past, future: [] });
 
   it('undo steps are there again', () => {
     const s = after(opened(kept(job)));

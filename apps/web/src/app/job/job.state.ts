@@ -1,6 +1,6 @@
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 import { mergeJobs, type Merge } from '@core/formats/merge-jobs';
-import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import type { StoredJob } from './job-api';
 
 /** How many steps back are kept. */
@@ -8,7 +8,7 @@ const HISTORY = 100;
 
 /** One step that can be undone: the document before it, and what it did, in words. */
 export interface Step {
-  readonly job: Job;
+  readonly job: WholeJob;
   readonly did: string;
 }
 
@@ -26,16 +26,16 @@ export const mergeOf = ({ base, settled }: Pick<JobState, 'base' | 'settled'>, {
 export interface JobState {
   readonly status: 'empty' | 'loading' | 'ready' | 'missing' | 'failed';
   /** What is on screen, drag included. */
-  readonly job: Job | null;
+  readonly job: WholeJob | null;
   /** The document without a drag under way: what is saved and undone. */
-  readonly settled: Job | null;
+  readonly settled: WholeJob | null;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
   /** Field being typed into; further keystrokes there are one step. */
   readonly field: string;
   /** Version on the server this rests on, and the document it was. */
   readonly version: number;
-  readonly base: Job | null;
+  readonly base: WholeJob | null;
   readonly save: SaveState;
   readonly clash: Clash | null;
   readonly message: string;
@@ -62,16 +62,16 @@ export const jobActions = createActionGroup({
     opened: props<{ stored: StoredJob; kept: KeptHistory | null }>(),
     'open failed': props<{ missing: boolean; message: string }>(),
     /** A whole change. With `field`, keystrokes in that field are one step. */
-    change: props<{ job: Job; did: string; field?: string }>(),
+    change: props<{ job: WholeJob; did: string; field?: string }>(),
     'leave field': emptyProps(),
-    drag: props<{ job: Job }>(),
+    drag: props<{ job: WholeJob }>(),
     drop: props<{ did: string }>(),
     'drag cancelled': emptyProps(),
     undo: emptyProps(),
     redo: emptyProps(),
     'save started': emptyProps(),
     /** The server has `job` as `version`. Of another job than the open one it changes nothing here. */
-    saved: props<{ job: Job; version: number }>(),
+    saved: props<{ job: WholeJob; version: number }>(),
     'save failed': props<{ id: string; save: 'offline' | 'refused'; message: string }>(),
     'save again': props<{ id: string }>(),
     clashed: props<{ clash: Clash }>(),
@@ -83,29 +83,29 @@ export const jobActions = createActionGroup({
 /** What a tab keeps through a reload. */
 export interface KeptHistory {
   readonly version: number;
-  readonly base: Job;
-  readonly settled: Job;
+  readonly base: WholeJob;
+  readonly settled: WholeJob;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
 }
 
-const differ = (a: Job | null, b: Job | null) => a !== b && JSON.stringify(a) !== JSON.stringify(b);
+const differ = (a: WholeJob | null, b: WholeJob | null) => a !== b && JSON.stringify(a) !== JSON.stringify(b);
 const waiting = (s: JobState): SaveState => (s.save === 'saving' || s.save === 'conflict' ? s.save : 'waiting');
 
 /** The documents a tab has been through since the version it rests on. */
-function stepsSince(kept: Pick<KeptHistory, 'base' | 'settled' | 'past'>): Job[] {
+function stepsSince(kept: Pick<KeptHistory, 'base' | 'settled' | 'past'>): WholeJob[] {
   const all = [...kept.past.map((p) => p.job), kept.settled];
   const at = all.findLastIndex((j) => !differ(j, kept.base));
   return at < 0 ? [kept.settled] : all.slice(at + 1);
 }
 
 /** Whether a document on the server is one this tab has made since the version it rests on: its own save, not heard of. */
-export const isOurStep = (s: JobState, job: Job): boolean =>
+export const isOurStep = (s: JobState, job: WholeJob): boolean =>
   s.base !== null &&
   s.settled !== null &&
   stepsSince({ base: s.base, settled: s.settled, past: s.past }).some((j) => !differ(j, job));
 
-function step(s: JobState, job: Job, did: string, field = ''): JobState {
+function step(s: JobState, job: WholeJob, did: string, field = ''): JobState {
   if (!s.settled || !differ(s.settled, job)) return { ...s, job: s.settled };
   const sameField = field !== '' && field === s.field;
   const past = sameField ? s.past : [...s.past, { job: s.settled, did }].slice(-HISTORY);

@@ -5,6 +5,7 @@ import type { Clearing } from '@core/options/clear';
 import type { FromJudge, ToJudge } from '../workers/messages';
 import { Newest } from '../workers/newest';
 import { startJudge } from '../workers/start';
+import { FeetJudge } from '../feet/feet-judge';
 import { Weigher } from './weigher';
 
 /** A job with its load turned up or down. */
@@ -34,6 +35,8 @@ export class Judge {
   readonly broken = signal('');
 
   readonly weigher = new Weigher();
+  /** The fitting's feet, each by itself. */
+  readonly feet = new FeetJudge();
   private readonly worker = startJudge();
   private workingTicket = 0;
   private still: ReturnType<typeof setTimeout> | undefined;
@@ -77,6 +80,7 @@ export class Judge {
 
   stop(): void {
     this.weigher.stop();
+    this.feet.stop();
     clearTimeout(this.still);
     this.worker.terminate();
   }
@@ -94,6 +98,7 @@ export class Judge {
       if (m.ticket === this.workingTicket) this.clearings.set(m.clearings);
       return;
     }
+    if (m.kind === 'feet') return;
     if (m.kind === 'broken' && m.of !== 'evaluate') {
       if (m.of === 'turn') this.turning.answered(m.ticket);
       this.broken.set(m.message);

@@ -1,8 +1,9 @@
+import { oneFoot } from '@core/job/at-foot';
 import { testJob } from '@core/testing/test-job';
 import { jobActions, jobFeature } from './job.state';
 import { keepHistory, keptHistory } from './kept-history';
 
-const job = testJob();
+const job = oneFoot(testJob());
 const state = jobFeature.reducer(
   undefined,
   jobActions.opened({ stored: { job, version: 2, archived: false, updatedAt: '' }, kept: null }),

@@ -1,5 +1,5 @@
 import { readJobData } from '@core/formats/read-job';
-import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import type { JobState, KeptHistory } from './job.state';
 import type { Unsent } from './outbox-store';
 
@@ -30,7 +30,7 @@ export function keptHistory(id: string): KeptHistory | null {
   if (!text) return null;
   try {
     const kept = JSON.parse(text) as KeptHistory;
-    const step = (s: { job: Job; did: string }) => ({ job: read(s.job), did: s.did });
+    const step = (s: { job: WholeJob; did: string }) => ({ job: read(s.job), did: s.did });
     return {
       version: kept.version,
       base: read(kept.base),
@@ -44,7 +44,7 @@ export function keptHistory(id: string): KeptHistory | null {
 }
 
 /** The server has `job` as `version`: what is kept of a job that is not open rests on it from now on. */
-export function historySaved(job: Job, version: number): void {
+export function historySaved(job: WholeJob, version: number): void {
   const kept = keptHistory(job.id);
   if (!kept || kept.version >= version) return;
   sessionStorage.setItem(key(job.id), JSON.stringify({ ...kept, base: job, version }));
@@ -61,7 +61,7 @@ export function leftBehind(left: Unsent | undefined): KeptHistory | null {
 }
 
 /** As today's version of the document; throws where it is none. */
-function read(data: unknown): Job {
+function read(data: unknown): WholeJob {
   const found = readJobData(data);
   if ('refusals' in found) throw new Error(found.refusals[0]!.because);
   return found.job;

@@ -1,15 +1,15 @@
 import { Injectable } from '@angular/core';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 
 /** A change of one job that the server has not said it has: the document, and the version and document it rests on. */
 export interface Unsent {
   readonly id: string;
   /** The tab it was made in. Another tab takes it over only once that one is gone. */
   readonly tab: string;
-  readonly base: Job;
+  readonly base: WholeJob;
   readonly version: number;
-  readonly job: Job;
+  readonly job: WholeJob;
   /** When it was first left unsent, ms since 1970: sent in this order. */
   readonly since: number;
   /** Waiting to be sent; or why sending it again is of no use until somebody looks at it. */

@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import type { Job } from '@core/job/schema';
+import { oneFoot } from '@core/job/at-foot';
+import type { WholeJob } from '@core/job/whole-job';
 import { testJob } from '@core/testing/test-job';
 import { jobActions, jobFeature, type JobState } from './job.state';
 import { Outbox } from './outbox';
@@ -10,7 +11,7 @@ import { OutboxStore, type Unsent } from './outbox-store';
 
 globalThis.structuredClone ??= (v: unknown) => JSON.parse(JSON.stringify(v));
 
-const job = (id: string, name = id): Job => ({ ...testJob(), id, name });
+const job = (id: string, name = id): WholeJob => ({ ...oneFoot(testJob()), id, name });
 const opened = (id: string): JobState =>
   jobFeature.reducer(
     undefined,

@@ -2,7 +2,7 @@ import { HttpErrorResponse } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { firstValueFrom, fromEvent, Subject } from 'rxjs';
-import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import { failureText, JobApi } from './job-api';
 import type { JobState } from './job.state';
 import { OutboxStore, type Unsent } from './outbox-store';
@@ -13,11 +13,11 @@ const RETRY_AFTER = 3000;
 
 /** The server's answer to a change sent from here: it belongs to its job, whichever is open by then. */
 export interface Sent {
-  readonly job: Job;
+  readonly job: WholeJob;
   readonly version: number;
 }
 
-const same = (a: Job, b: Job) => a === b || JSON.stringify(a) === JSON.stringify(b);
+const same = (a: WholeJob, b: WholeJob) => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /**
  * What was changed and is not on the server yet, over all jobs: kept in the browser's own database as it is made, taken out when

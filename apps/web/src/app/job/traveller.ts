@@ -7,6 +7,7 @@ import { assumedValues, namedValues } from '@core/job/values';
 import { showUse } from '../fields/show';
 import type { Job } from '@core/job/schema';
 import { spreadRulesOf } from '@core/job/spread-rules';
+import { FootKey } from '../feet/foot-key';
 import { Desk } from './desk';
 
 interface Stage {
@@ -32,7 +33,7 @@ function notYet(v: Verdict | null, job: Job): string {
 /** The job's own route card: stages top to bottom in the order the work is done, each with its state, stamped when complete. */
 @Component({
   selector: 'ms-traveller',
-  imports: [RouterLink, RouterLinkActive, MatIcon],
+  imports: [FootKey, RouterLink, RouterLinkActive, MatIcon],
   template: `
     <a class="rack" routerLink="/"><mat-icon aria-hidden="true">arrow_back</mat-icon>The rack</a>
     <nav aria-label="Traveller">
@@ -53,6 +54,9 @@ function notYet(v: Verdict | null, job: Job): string {
         }
       </ol>
     </nav>
+    @if (desk.whole()!.feet.length > 1) {
+      <ms-foot-key />
+    }
     @if (assumed(); as n) {
       <a class="assumed" routerLink="measure" [queryParams]="{ sheet: 'next' }">
         <span class="assumed-mark"></span>The result rests on <b>{{ n }}</b> assumed {{ n === 1 ? 'value' : 'values' }}: what to
@@ -166,7 +170,7 @@ function notYet(v: Verdict | null, job: Job): string {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Traveller {
-  private readonly desk = inject(Desk);
+  protected readonly desk = inject(Desk);
   readonly verdict = input.required<Verdict | null>();
 
   protected readonly decides = computed(() => {

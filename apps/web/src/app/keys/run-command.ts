@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { ActivatedRoute, Router } from '@angular/router';
 import { withClass } from '@core/job/bolt-class';
-import { mirrored } from '@core/job/mirrored';
+import { mirroredWhole } from '@core/job/mirrored';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { commonClasses } from '@core/stock/fastener-classes';
@@ -48,7 +48,7 @@ export class Commands {
       case 'remove-bolt':
         return this.removeBolt();
       case 'mirror':
-        return this.change('mirror', mirrored);
+        return this.desk.changeWhole('mirror', mirroredWhole);
       case 'dimensions':
         return this.desk.dimensions.update((on) => !on);
       case 'units':

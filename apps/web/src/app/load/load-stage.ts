@@ -11,6 +11,7 @@ import { builderOf, BUILDERS } from '@core/loads/registry';
 import { formatQuantity } from '@core/units/format-quantity';
 import { refusalText } from '@core/units/refusal';
 import { PickField, type Choice } from '../fields/pick-field';
+import { StandingSheet } from '../feet/standing-sheet';
 import { InstrumentPanel } from '../instruments/instrument-panel';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
@@ -23,7 +24,7 @@ import { LoadSketch } from './load-sketch';
 import { SchoolCard } from './school-card';
 import { TakeOffTable } from './take-off-table';
 
-type Sheet = 'picture' | 'take-off' | 'envelope';
+type Sheet = 'picture' | 'take-off' | 'envelope' | 'standing';
 
 /** Load: what the fitting does to the plate, with the arithmetic shown. */
 @Component({
@@ -40,6 +41,7 @@ type Sheet = 'picture' | 'take-off' | 'envelope';
     LoadSketch,
     PickField,
     SchoolCard,
+    StandingSheet,
     StepsList,
     TakeOffTable,
   ],
@@ -97,6 +99,11 @@ export class LoadStage {
   protected readonly cautions = computed(() => decidesFor(this.job()));
   protected readonly reminders = computed(() => remindersFor(this.job()));
   protected readonly actions = ACTION_WORDS;
+  /** The foot in hand, where there are several. */
+  protected readonly footName = computed(() => {
+    const { stands } = this.job();
+    return stands?.feet.find((f) => f.id === stands.foot)?.name ?? '';
+  });
 
   protected readonly icon = (load: Load) => builderOf(load.kind).icon;
 

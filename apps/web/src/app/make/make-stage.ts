@@ -112,7 +112,8 @@ export class MakeStage {
     if (!v) return { holds: true, words: '' };
     const { says } = headline(this.judge.judged()!, v, null);
     const holds = v.state === 'sound' || v.state === 'tight';
-    return { holds, words: holds ? `The job ${says}.` : `The job ${says}. Every sheet says so.` };
+    const who = this.job().stands ? '' : 'The job ';
+    return { holds, words: holds ? `${who}${says}.` : `${who}${says}. Every sheet says so.` };
   });
 
   protected setNumbers(way: string): void {
@@ -121,7 +122,8 @@ export class MakeStage {
   }
 
   protected file(name: string, query: Record<string, string>): string {
-    const asked = new URLSearchParams(query).toString();
+    const foot: Record<string, string> = this.job().stands ? { foot: this.desk.foot() } : {};
+    const asked = new URLSearchParams({ ...foot, ...query }).toString();
     return `/api/jobs/${this.job().id}/${name}${asked ? `?${asked}` : ''}`;
   }
 

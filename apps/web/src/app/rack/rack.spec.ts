@@ -2,8 +2,9 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
+import { fileOf } from '@core/testing/job-files';
 import { testJob } from '@core/testing/test-job';
-import { writeJob } from '@core/formats/read-job';
+import { oneFoot } from '@core/job/at-foot';
 import { MemoryOutbox } from '../testing/memory-outbox';
 import { Outbox } from '../job/outbox';
 import { OutboxStore } from '../job/outbox-store';
@@ -11,7 +12,7 @@ import type { Tag, UnreadableTag } from '../job/job-api';
 import { Rack } from './rack';
 
 const tag = (id: string, more: Partial<Tag> = {}): Tag => ({
-  job: { ...testJob(), id, name: `Job ${id}` },
+  job: { ...oneFoot(testJob()), id, name: `Job ${id}` },
   version: 1,
   archived: false,
   updatedAt: '2026-03-14T10:00:00.000Z',
@@ -21,6 +22,7 @@ const tag = (id: string, more: Partial<Tag> = {}): Tag => ({
     utilisation: 0.5,
     caseName: 'Case L1',
     by: 'hand',
+    foot: '',
     says: 'holds: weakest Bolt shear (0.50), Case L1',
     goodFor: 2,
   },
@@ -158,7 +160,7 @@ it('a new job is whole, goes to the server, and opens on Load', async () => {
 describe('bringing in a file', () => {
   it('hangs it on the rack; with an id that is taken it gets one of its own', async () => {
     await list(tag('a'));
-    await bringIn(writeJob({ ...testJob(), id: 'a' }));
+    await bringIn(fileOf({ ...testJob(), id: 'a' }));
     const request = http.expectOne({ method: 'POST', url: '/api/jobs' });
     expect(request.request.body.id).not.toBe('a');
     request.flush({ version: 1 });
@@ -167,7 +169,7 @@ describe('bringing in a file', () => {
   });
   it('refuses by field and range, and asks nothing of the server', async () => {
     await list(tag('a'));
-    await bringIn(writeJob(testJob()).replace('"corner": 12', '"corner": -12'));
+    await bringIn(fileOf(testJob()).replace('"corner": 12', '"corner": -12'));
     expect(host().querySelector('[role=alert]')!.textContent).toContain('plate.corner: Corner radius — allowed: 0 up to 500 mm');
     expect(host().querySelector('[role=alert]')!.textContent).toContain('nothing on the rack was changed');
     http.expectNone('/api/jobs');

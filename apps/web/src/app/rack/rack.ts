@@ -8,7 +8,9 @@ import type { Observable } from 'rxjs';
 import { GENERAL_CAUTION } from '@core/chain/cautions';
 import { times } from '@core/chain/headline';
 import { newJob } from '@core/job/new-job';
+import { atFoot, oneFoot } from '@core/job/at-foot';
 import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import { refusalText } from '@core/units/refusal';
 import { PlateDrawing } from '../drawing/plate-drawing';
 import { Outbox } from '../job/outbox';
@@ -72,12 +74,17 @@ export class Rack {
 
   protected add(): void {
     const job = newJob(freshId('new job'), 'New job');
-    this.doThen(this.api.add(job), () => void this.router.navigate(['/job', job.id, 'load']));
+    this.doThen(this.api.add(oneFoot(job)), () => void this.router.navigate(['/job', job.id, 'load']));
   }
 
   protected duplicate(t: Tag): void {
     const name = `${t.job.name} (copy)`.slice(0, 80);
     this.doThen(this.api.add({ ...t.job, id: freshId(name), name }));
+  }
+
+  /** The foot that decides, else the first: what a tag draws. */
+  protected drawn(t: Tag): Job {
+    return atFoot(t.job, t.job.feet.find((f) => f.name === t.verdict.foot)?.id ?? '');
   }
 
   /** "holds by hand": a verdict by hand is not passed off as a solved one. */
@@ -89,7 +96,7 @@ export class Rack {
 
   /** What it says without the state it begins with. */
   protected reasonOf(t: Tag): string {
-    return t.verdict.says.replace(/^(holds|holds, tight|does not hold|not shown to hold): /, '');
+    return t.verdict.says.replace(/(^|: )(holds, tight|holds|does not hold|not shown to hold): /, '$1');
   }
 
   protected archive(t: Tag, archived: boolean): void {
@@ -124,7 +131,7 @@ export class Rack {
     }
     this.refusals.set([]);
     const taken = this.tags()?.some((t) => (isTag(t) ? t.job.id : t.id) === read.job.id) ?? false;
-    const job: Job = taken ? { ...read.job, id: freshId(read.job.name) } : read.job;
+    const job: WholeJob = taken ? { ...read.job, id: freshId(read.job.name) } : read.job;
     this.doThen(this.api.add(job));
   }
 }

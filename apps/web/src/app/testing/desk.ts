@@ -1,7 +1,10 @@
-import { signal } from '@angular/core';
+import { computed, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { evaluate } from '@core/chain/evaluate';
+import { atFoot, footOf, oneFoot, putAtFoot } from '@core/job/at-foot';
+import { footVerdicts, type FootVerdict } from '@core/chain/feet';
 import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import type { Clearing } from '@core/options/clear';
 import { Desk, type Picked } from '../job/desk';
 import { Judge, type Turned } from '../job/judge';
@@ -9,7 +12,10 @@ import type { Weighed } from '../job/weigher';
 
 /** A desk without a store: changes are applied at once and written down. */
 export class TestDesk {
-  readonly job = signal<Job | null>(null);
+  readonly whole = signal<WholeJob | null>(null);
+  private readonly footPicked = signal('');
+  readonly foot = computed(() => footOf(this.whole()!, this.footPicked()).id);
+  readonly job = computed((): Job | null => atFoot(this.whole()!, this.foot()));
   readonly preview = signal<Job | null>(null);
   readonly picked = signal<Picked | null>(null);
   readonly openLink = signal('');
@@ -17,24 +23,33 @@ export class TestDesk {
   readonly crank = signal(1);
   readonly cranking = signal(false);
   readonly said = signal('');
-  readonly state = signal({ settled: null as Job | null, save: 'saved' });
+  readonly state = signal({ settled: null as WholeJob | null, save: 'saved' });
   readonly did: string[] = [];
   readonly shown = () => this.preview() ?? this.job();
   readonly undoable = () => '';
   readonly redoable = () => '';
 
-  constructor(job: Job) {
-    this.job.set(job);
-    this.state.set({ settled: job, save: 'saved' });
+  constructor(job: Job | WholeJob) {
+    const whole = 'feet' in job ? job : oneFoot(job);
+    this.whole.set(whole);
+    this.state.set({ settled: whole, save: 'saved' });
+  }
+
+  takeFoot(id: string): void {
+    this.footPicked.set(id);
   }
 
   change(did: string, f: (job: Job) => Job): void {
+    this.changeWhole(did, (w) => putAtFoot(w, this.foot(), f(this.job()!)));
+  }
+
+  changeWhole(did: string, f: (whole: WholeJob) => WholeJob): void {
     this.did.push(did);
-    this.job.update((j) => f(j!));
+    this.whole.update((w) => f(w!));
   }
 
   drag(f: (job: Job) => Job): void {
-    this.job.update((j) => f(j!));
+    this.whole.update((w) => putAtFoot(w!, this.foot(), f(this.job()!)));
   }
 
   drop(did: string): void {
@@ -64,21 +79,23 @@ export class TestJudge {
   readonly clearings = signal<readonly Clearing[] | null>(null);
   readonly broken = signal('');
   readonly turned = signal<Turned | null>(null);
+  readonly feet = { feet: signal<readonly FootVerdict[]>([]), broken: signal('') };
   readonly weigher = { weighed: signal<Weighed | null>(null), broken: signal('') };
 
-  constructor(job: Job) {
+  constructor(job: Job, whole: WholeJob) {
+    if (whole.feet.length > 1) this.feet.feet.set(footVerdicts(whole));
     this.verdict.set(evaluate(job));
     this.judged.set(job);
   }
 }
 
 /** Provides both for a component under test. */
-export function provideDesk(job: Job): TestDesk {
+export function provideDesk(job: Job | WholeJob): TestDesk {
   const desk = new TestDesk(job);
   TestBed.configureTestingModule({
     providers: [
       { provide: Desk, useValue: desk },
-      { provide: Judge, useValue: new TestJudge(job) },
+      { provide: Judge, useValue: new TestJudge(desk.job()!, desk.whole()!) },
     ],
   });
   return desk;

@@ -1,4 +1,5 @@
 import { evaluate, workingOf } from '@core/chain/evaluate';
+import { footVerdicts } from '@core/chain/feet';
 import { multiplesOf } from '@core/chain/judge';
 import { whatClears } from '@core/options/clear';
 import { axesFor, tryStock, type Tally } from '@core/options/choose';
@@ -54,11 +55,13 @@ export function startJudge(): Worker {
   const worker = new HeldWorker<ToJudge, FromJudge>((m) =>
     m.kind === 'evaluate'
       ? { kind: 'evaluate', ticket: m.ticket, verdict: evaluate(m.job), solved: undefined }
-      : m.kind === 'turn'
-        ? { kind: 'turn', ticket: m.ticket, verdict: evaluate(m.job, undefined, m.times) }
-        : m.kind === 'clear'
-          ? { kind: 'clear', ticket: m.ticket, link: m.link, clearings: whatClears(m.job, m.link) }
-          : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
+      : m.kind === 'feet'
+        ? { kind: 'feet', ticket: m.ticket, feet: footVerdicts(m.whole) }
+        : m.kind === 'turn'
+          ? { kind: 'turn', ticket: m.ticket, verdict: evaluate(m.job, undefined, m.times) }
+          : m.kind === 'clear'
+            ? { kind: 'clear', ticket: m.ticket, link: m.link, clearings: whatClears(m.job, m.link) }
+            : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
   );
   started.judge.push(worker);
   return worker as unknown as Worker;

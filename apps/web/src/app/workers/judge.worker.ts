@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 import { workingOf } from '@core/chain/evaluate';
+import { footVerdicts } from '@core/chain/feet';
 import { judge, type Judged } from '@core/chain/judge';
 import { whatClears } from '@core/options/clear';
 import type { FromJudge, ToJudge } from './messages';
@@ -17,6 +18,7 @@ addEventListener('message', ({ data }: MessageEvent<ToJudge>) => {
       answer({ kind: 'evaluate', ticket: data.ticket, verdict: last.verdict, solved: last.solved });
     } else if (data.kind === 'turn')
       answer({ kind: 'turn', ticket: data.ticket, verdict: judge(data.job, { times: data.times }).verdict });
+    else if (data.kind === 'feet') answer({ kind: 'feet', ticket: data.ticket, feet: footVerdicts(data.whole) });
     else if (data.kind === 'clear')
       answer({ kind: 'clear', ticket: data.ticket, link: data.link, clearings: whatClears(data.job, data.link) });
     else answer({ kind: 'working', ticket: data.ticket, working: workingOf(data.job, data.link, data.caseId, last?.solved) });

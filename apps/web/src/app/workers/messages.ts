@@ -1,7 +1,9 @@
 import type { LinkWorking, SolvedCases, Verdict } from '@core/chain/evaluate';
+import type { FootVerdict } from '@core/chain/feet';
 import type { Multiples } from '@core/chain/judge';
 import type { SolveIt } from '@core/chain/solve-it';
 import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import type { Sensitivity } from '@core/chain/sensitivity';
 import type { Clearing } from '@core/options/clear';
 import type { SoundOption } from '@core/options/choose';
@@ -19,12 +21,15 @@ export type ToJudge =
   /** The load turned up or down. */
   | { readonly kind: 'turn'; readonly ticket: number; readonly job: Job; readonly times: number }
   | { readonly kind: 'working'; readonly ticket: number; readonly job: Job; readonly link: string; readonly caseId: string }
-  | { readonly kind: 'clear'; readonly ticket: number; readonly job: Job; readonly link: string };
+  | { readonly kind: 'clear'; readonly ticket: number; readonly job: Job; readonly link: string }
+  /** Every foot in short. */
+  | { readonly kind: 'feet'; readonly ticket: number; readonly whole: WholeJob };
 export type FromJudge =
   | { readonly kind: 'evaluate'; readonly ticket: number; readonly verdict: Verdict; readonly solved: SolvedCases | undefined }
   | { readonly kind: 'turn'; readonly ticket: number; readonly verdict: Verdict }
   | { readonly kind: 'working'; readonly ticket: number; readonly working: LinkWorking | undefined }
   | { readonly kind: 'clear'; readonly ticket: number; readonly link: string; readonly clearings: readonly Clearing[] }
+  | { readonly kind: 'feet'; readonly ticket: number; readonly feet: readonly FootVerdict[] }
   | { readonly kind: 'broken'; readonly of: ToJudge['kind']; readonly ticket: number; readonly message: string };
 
 /** To and from the worker that says what a verdict means: how many times the load, and whether a draft of the solver agrees. */

@@ -1,6 +1,6 @@
 import type { Rect } from '../../geometry/points';
 import { boundsOf, centreOf, heightOf, overlap, widthOf } from '../../geometry/rects';
-import { rayToEdge } from '../../geometry/region';
+import { rayToEdge, regionArea } from '../../geometry/region';
 import { rowsOf } from '../../geometry/rows';
 import type { Resolved } from '../../job/resolve';
 import type { LoadCase } from '../../loads/load-case';
@@ -80,7 +80,7 @@ interface Taken {
  */
 const takenByBolts = remembered((r: Resolved): readonly Taken[] => {
   const D = (E: number, t: number, n = 1) => (E * n * t ** 3) / (12 * (1 - 0.3 ** 2));
-  const onPlate = (widthOf(r.base) * heightOf(r.base)) / (widthOf(r.plate) * heightOf(r.plate));
+  const onPlate = (widthOf(r.base) * heightOf(r.base)) / regionArea(r.region);
   const metal =
     D(r.plateMetal.E, r.plateThickness, r.plateLayers) +
     onPlate * D(r.baseMetal.E, r.baseThickness) +

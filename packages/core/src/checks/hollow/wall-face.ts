@@ -99,6 +99,7 @@ export const wallFace: Check = {
   evaluate(r, s, w) {
     const x = sectionOf(r);
     if (!x) return notApplicable('the skin is not a hollow section');
+    if (r.shaped) return refuse('plate.outline', 'a section’s face under a plate that is no rectangle', 'a rectangle');
     if (heightOf(r.plate) > x.b0 + 1e-6)
       return refuse(
         'plate',

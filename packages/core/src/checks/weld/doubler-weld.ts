@@ -1,4 +1,5 @@
-import { lineForces, runsAround, cornerWords } from '../../sharing/weld-group';
+import { loopPoints } from '../../geometry/region';
+import { lineForces, runsAlong, runsAround, cornerWords } from '../../sharing/weld-group';
 import { refuse } from '../../units/refusal';
 import { formula } from '../../working/formula';
 import { notApplicable, outcome, worst, type Check } from '../check';
@@ -40,7 +41,7 @@ export const doublerWeld: Check = {
       });
     }
     const part = doubler === 'stitched' ? stitch / (stitch + gap) : 1;
-    const at = lineForces(runsAround(r.plate, 'all round', part), s.onSkin);
+    const at = lineForces(r.shaped ? runsAlong(loopPoints(r.region.outer), part) : runsAround(r.plate, 'all round', part), s.onSkin);
     const fu = Math.min(r.plateMetal.fu, r.skin.fu);
     const fillet = judgeGroup(r, at, { a: doublerThroat, fu }, r.plate, w);
     const sheet = worst(at, w, (q, _i, w) =>

@@ -1,3 +1,6 @@
+import { cornersOf } from '../../geometry/polygons';
+import { nearestPoint } from '../../geometry/rects';
+import { edgeDistance, loopPoints } from '../../geometry/region';
 import type { Resolved } from '../../job/resolve';
 import { formula } from '../../working/formula';
 import type { Working } from '../../working/steps';
@@ -36,6 +39,14 @@ function most(edge: number, w: Working): number {
   return edge < 6.35 ? w.found('z_max', edge, 'mm', 'along an edge under 1/4 in: its thickness') : w.of(Z_MAX, { t: edge });
 }
 
+/** From the base to the plate's edge where they are nearest, mm. */
+function ledgeRound({ base, plate, region, shaped }: Resolved): number {
+  if (!shaped) return Math.min(base.x0 - plate.x0, plate.x1 - base.x1, base.y0 - plate.y0, plate.y1 - base.y1);
+  const fromBase = cornersOf(base).map((c) => edgeDistance(region, c));
+  const fromEdge = [region.outer, ...region.openings].flatMap(loopPoints).map((p) => nearestPoint(base, p).gap);
+  return Math.min(...fromBase, ...fromEdge);
+}
+
 /** Fillets neither too small to fuse nor too large for the edge they run on. */
 export const weldSize: Check = {
   id: 'weld-size',
@@ -50,13 +61,12 @@ export const weldSize: Check = {
   evaluate(r, _s, w) {
     const all = seams(r);
     if (all.length === 0) return notApplicable('nothing is fillet-welded');
-    const { x0, x1 } = r.plate;
     return worst(all, w, (s, _i, w): Outcome => {
       const z = w.of(LEG, { a: s.a });
       const least = w.found('z_min', leastLeg(s.thin), 'mm', 'AISC Tab. J2.4');
       const up = outcome(least, z, 'mm', `${s.name}: too small to fuse below its least leg`);
       const down = outcome(z, most(s.edge, w), 'mm', `${s.name}: too big for its edge past its most leg`);
-      const room = Math.min(r.base.x0 - x0, x1 - r.base.x1, r.base.y0 - r.plate.y0, r.plate.y1 - r.base.y1);
+      const room = ledgeRound(r);
       const ledge =
         s.name === 'fitting weld'
           ? [outcome(w.of(LEDGE, { z }), Math.max(room, 0), 'mm', 'ledge for the bead (common practice)')]

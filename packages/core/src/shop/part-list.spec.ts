@@ -1,0 +1,92 @@
+import { oneFoot } from '../job/at-foot';
+import { addFoot, madeItsOwn, standingAs } from '../job/feet-edits';
+import type { WholeJob } from '../job/whole-job';
+import { regionCentroid, roundedRect } from '../geometry/region';
+import { fromSheet } from '../job/values';
+import { lopsidedJob } from '../testing/lopsided-job';
+import { testJob } from '../testing/test-job';
+import { partList, type ListedPart } from './part-list';
+
+const listed = (w: WholeJob): readonly ListedPart[] => {
+  const found = partList(w);
+  if ('refusals' in found) throw new Error(found.refusals.map((r) => r.because).join());
+  return found.parts;
+};
+const backed = lopsidedJob((j) => ({ ...j, far: { kind: 'plate', metal: 'S355', thickness: fromSheet(5, '5 mm'), layers: 2 } }));
+
+it('one foot: each part once, with its flat size, area, edge and mass (by hand)', () => {
+  const [plate, backing] = listed(oneFoot(backed));
+  const hole = (Math.PI / 4) * 121;
+  const face = 235 * 185 - (4 - Math.PI) * 64;
+  expect(plate).toMatchObject({
+    mark: '1',
+    name: 'mounting plate',
+    count: 1,
+    mirrored: 0,
+    length: 235,
+    width: 185,
+    feet: ['F1'],
+  });
+  expect(plate!.area).toBeCloseTo(face - 5 * hole, 6);
+  expect(plate!.perimeter).toBeCloseTo(2 * (235 + 185) - 8 * 8 + 2 * Math.PI * 8, 6);
+  expect(plate!.mass).toBeCloseTo((face - 5 * hole) * 6 * 7850e-9, 9);
+  expect(plate!.stock).toBe('Steel S275, 6 mm');
+  // The middle of the rectangle, less five holes at their places.
+  const sum = (k: 'x' | 'y') => lopsidedJob().bolts.items.reduce((s, b) => s + b[k], 0);
+  expect(plate!.centroid.x).toBeCloseTo((face * 22.5 - hole * sum('x')) / (face - 5 * hole), 9);
+  expect(plate!.centroid.y).toBeCloseTo((face * 17.5 - hole * sum('y')) / (face - 5 * hole), 9);
+  expect(backing).toMatchObject({ mark: '2', count: 2, stock: 'Steel S355, 5 mm' });
+});
+
+it('four feet made alike: two of each hand; a part that is its own mirror image has none', () => {
+  const four = (job: typeof backed) => listed(standingAs(oneFoot(job), 'F1', 'four feet', { along: 400, across: 300, count: 4 }));
+  expect(four(backed).map((p) => [p.name, p.count, p.mirrored])).toEqual([
+    ['mounting plate', 2, 2],
+    ['backing plate', 4, 4],
+  ]);
+  expect(four(testJob()).map((p) => [p.name, p.count, p.mirrored])).toEqual([
+    ['mounting plate', 4, 0],
+    ['backing plate', 4, 0],
+  ]);
+  const fold = { edge: 'port', radius: fromSheet(6, '6 mm'), height: fromSheet(40, '40 mm') } as const;
+  const bent = testJob({}, (j) => ({ ...j, plate: { ...j.plate, fold } }));
+  expect(four(bent)[0]).toMatchObject({ count: 2, mirrored: 2 });
+});
+
+it('a foot made its own has parts of its own, marked on', () => {
+  const pair = addFoot(oneFoot(testJob()), 'F1', { x: 0, y: 400, z: 0 });
+  expect(listed(madeItsOwn(pair, 'F2')).map((p) => [p.mark, p.count, p.feet])).toEqual([
+    ['1', 1, ['F1']],
+    ['2', 1, ['F1']],
+    ['3', 1, ['F2']],
+    ['4', 1, ['F2']],
+  ]);
+  const none = testJob({}, (j) => ({ ...j, bolts: { ...j.bolts, items: [] } }));
+  expect(partList(addFoot(oneFoot(none), 'F1', { x: 9, y: 0, z: 0 }))).toMatchObject({
+    refusals: [expect.objectContaining({ field: expect.stringMatching(/^Foot: bolts/) })],
+  });
+});
+
+describe('where a part balances', () => {
+  it('a half disc: 4r/3π from its flat side (any table of centroids)', () => {
+    const half = {
+      outer: [
+        { x: -30, y: 0, bulge: 0 },
+        { x: 30, y: 0, bulge: 1 },
+      ],
+      openings: [],
+    };
+    const c = regionCentroid(half);
+    expect(c.x).toBeCloseTo(0, 9);
+    expect(c.y).toBeCloseTo((4 * 30) / (3 * Math.PI), 9);
+  });
+  it('a rounded square off the origin is its middle; an opening pulls it the other way', () => {
+    const square = roundedRect({ x0: 10, x1: 110, y0: -40, y1: 60 }, 25);
+    expect(regionCentroid(square)).toEqual({ x: expect.closeTo(60, 9), y: expect.closeTo(10, 9) });
+    const plain = roundedRect({ x0: 0, x1: 100, y0: 0, y1: 100 }, 0);
+    const opening = roundedRect({ x0: 60, x1: 80, y0: 40, y1: 60 }, 0).outer;
+    const x = (10_000 * 50 - 400 * 70) / 9600;
+    expect(regionCentroid({ ...plain, openings: [opening] })).toEqual({ x: expect.closeTo(x, 9), y: expect.closeTo(50, 9) });
+    expect(regionCentroid({ ...plain, openings: [[...opening].reverse()] }).x).toBeCloseTo(x, 9);
+  });
+});

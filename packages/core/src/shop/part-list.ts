@@ -1,0 +1,76 @@
+import { regionArea, regionCentroid, cutLength } from '../geometry/region';
+import { heightOf, widthOf } from '../geometry/rects';
+import type { Point } from '../geometry/points';
+import { atFoot, drawnBy } from '../job/at-foot';
+import { isResolved, resolve } from '../job/resolve';
+import type { WholeJob } from '../job/whole-job';
+import type { Refusal } from '../units/refusal';
+import { cutParts, partMass, type CutHole, type CutPart } from './cut-parts';
+
+/** A part with what is made of it over all feet. */
+export interface ListedPart {
+  readonly mark: string;
+  readonly name: string;
+  /** Pieces as drawn, and of the other hand. */
+  readonly count: number;
+  readonly mirrored: number;
+  readonly stock: string;
+  /** Of one flat piece less its holes, mm². */
+  readonly area: number;
+  /** Outline and openings, mm. */
+  readonly perimeter: number;
+  readonly centroid: Point;
+  /** One piece, kg. */
+  readonly mass: number;
+  /** Of the flat blank, mm. */
+  readonly length: number;
+  readonly width: number;
+  readonly holes: readonly CutHole[];
+  readonly feet: readonly string[];
+  readonly part: CutPart;
+}
+
+/** Every part of a job once, counted over the feet that are made alike: each design's parts in the order its feet stand. */
+export function partList(whole: WholeJob): { readonly parts: readonly ListedPart[] } | { readonly refusals: readonly Refusal[] } {
+  const drawn = whole.feet.filter((f) => f.design);
+  const out: ListedPart[] = [];
+  for (const source of drawn) {
+    const r = resolve(atFoot(whole, source.id));
+    if (!isResolved(r))
+      return { refusals: r.map((x) => (whole.feet.length > 1 ? { ...x, field: `${source.name}: ${x.field}` } : x)) };
+    const alike = whole.feet.filter((f) => drawnBy(whole, f).id === source.id);
+    const other = alike.filter((f) => f.like?.mirrored).length;
+    for (const part of cutParts(r)) {
+      const holes = part.holes.reduce((sum, h) => sum + (Math.PI / 4) * h.d ** 2, 0);
+      // A part that is its own mirror image has no hand.
+      const handed = !isMirrorOfItself(part);
+      out.push({
+        mark: `${out.length + 1}`,
+        name: part.name,
+        count: part.count * (handed ? alike.length - other : alike.length),
+        mirrored: handed ? part.count * other : 0,
+        stock: `${part.metal.name}, ${part.thickness} mm`,
+        area: regionArea(part.region) - holes,
+        perimeter: cutLength(part.region),
+        centroid: regionCentroid(part.region, part.holes),
+        mass: partMass({ ...part, count: 1 }),
+        length: widthOf(part.bounds),
+        width: heightOf(part.bounds),
+        holes: part.holes,
+        feet: alike.map((f) => f.id),
+        part,
+      });
+    }
+  }
+  return { parts: out };
+}
+
+/** Whether a flat part turned over lies on itself: outline about its middle and every hole with its partner. */
+function isMirrorOfItself({ bounds, holes, region, bends }: CutPart): boolean {
+  const middle = (bounds.y0 + bounds.y1) / 2;
+  const near = (a: number, b: number) => Math.abs(a - b) < 1e-6;
+  const flip = <P extends Point>(p: P): P => ({ ...p, y: 2 * middle - p.y });
+  const has = (list: readonly Point[], p: Point) => list.some((q) => near(p.x, q.x) && near(p.y, q.y));
+  const round = (h: CutHole) => holes.some((o) => near(o.d, h.d) && near(flip(h).x, o.x) && near(flip(h).y, o.y));
+  return bends.length === 0 && holes.every(round) && region.outer.every((v) => has(region.outer, flip(v)));
+}
