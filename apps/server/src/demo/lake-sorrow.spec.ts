@@ -43,6 +43,7 @@ it('each makes its lesson visible', () => {
     'damper-tab-trailer': 'fails',
     'buoy-lifting-eye': 'sound',
     'dive-ladder-top': 'sound',
+    'sampling-pump-brace': 'sound',
   });
   expect(evaluate(job('core-sampler-winch')).weakest).toBe('washer-crush');
   expect(evaluate(job('damper-tab-trailer')).weakest).toBe('pin-bending');

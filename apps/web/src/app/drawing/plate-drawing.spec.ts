@@ -1,3 +1,5 @@
+import { sharp } from '@core/geometry/outline';
+import { shapedPlate } from '@core/job/shaped';
 import { Component, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { evaluate, type Verdict } from '@core/chain/evaluate';
@@ -20,11 +22,19 @@ async function draw(job = testJob(), judged = true, labels = true) {
   await fixture.whenStable();
   return fixture.nativeElement.querySelector('svg') as SVGElement;
 }
-const rect = (r: Element) => ['x', 'y', 'width', 'height'].map((a) => Number(r.getAttribute(a)));
+/** What a path of straight lines and quarter arcs reaches to: x, y, width, height. */
+function reach(path: Element): number[] {
+  const ends = [...path.getAttribute('d')!.matchAll(/[MLA]([^MLAZ]*)/g)].map((m) =>
+    m[1]!.trim().split(/\s+/).slice(-2).map(Number),
+  );
+  const [xs, ys] = [ends.map((e) => e[0]!), ends.map((e) => e[1]!)];
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return [x, y, Math.max(...xs) - x, Math.max(...ys) - y];
+}
 
 it('is true to scale: one unit is one millimetre, y turned so that port is up', async () => {
   const svg = await draw();
-  expect(rect(svg.querySelector('rect.plate')!)).toEqual([-115, -105, 230, 210]);
+  expect(reach(svg.querySelector('path.plate')!)).toEqual([-115, -105, 230, 210]);
   const bolts = [...svg.querySelectorAll('g[transform^=translate]')].map((g) => g.getAttribute('transform'));
   expect(bolts).toEqual(['translate(90 -80)', 'translate(-90 -80)', 'translate(-90 80)', 'translate(90 80)']);
 });
@@ -56,7 +66,7 @@ it('shows where the base presses, and the arrow of an in-plane load', async () =
 it('draws a refused layout all the same, without shares', async () => {
   const job = testJob();
   const svg = await draw({ ...job, bolts: { ...job.bolts, items: [{ id: 'B1', x: 300, y: 0 }] } });
-  expect(svg.querySelector('rect.plate')).not.toBeNull();
+  expect(svg.querySelector('path.plate')).not.toBeNull();
   expect(svg.textContent).not.toContain('%');
 });
 
@@ -68,4 +78,20 @@ it('the hidden backing plate is dashed, and only there when fitted', async () =>
   const dashed = (svg: SVGElement) => svg.querySelectorAll('rect[stroke-dasharray="5 3"]').length;
   expect(dashed(await draw())).toBe(1);
   expect(dashed(await draw({ ...testJob(), far: { kind: 'washer' } }))).toBe(0);
+});
+
+it('a drawn outline is drawn as it is cut, with its openings', async () => {
+  const job = testJob();
+  const corners = [
+    sharp(-115, -105),
+    sharp(115, -105),
+    { ...sharp(115, 105), make: 'clip' as const, size: 30 },
+    sharp(-115, 105),
+  ];
+  const opening = [sharp(80, -20), sharp(100, -20), sharp(100, 20), sharp(80, 20)];
+  const svg = await draw({ ...job, plate: shapedPlate(job.plate, { corners, openings: [opening] }) });
+  const path = svg.querySelector('path.plate')!;
+  // Port is up: y turned; the clip takes 30 mm off the fore port corner.
+  expect(path.getAttribute('d')).toBe('M-115 105L115 105L115 -75L85 -105L-115 -105L-115 105ZM80 20L100 20L100 -20L80 -20L80 20Z');
+  expect(path.getAttribute('fill-rule')).toBe('evenodd');
 });

@@ -7,6 +7,7 @@ import { farOutlineOf, outlineOf, panelOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
 import { fastenerSize } from '@core/stock/fasteners';
 import { formatQuantity } from '@core/units/format-quantity';
+import { cutPath } from './cut-path';
 import { legOf, rootOf, withLeg } from './leg-in-plan';
 
 /** Screen y grows downwards; the plan's y grows to port. */
@@ -97,17 +98,7 @@ export function panelView(job: Job): Rect {
         stroke-dasharray="5 3"
       />
     }
-    <svg:rect
-      class="plate"
-      [attr.x]="plate().x0"
-      [attr.y]="-plate().y1"
-      [attr.width]="w(plate())"
-      [attr.height]="h(plate())"
-      [attr.rx]="job().plate.corner"
-      fill="#2b2a63"
-      stroke="#16153a"
-      stroke-width="1.2"
-    />
+    <svg:path class="plate" [attr.d]="cut()" fill-rule="evenodd" fill="#2b2a63" stroke="#16153a" stroke-width="1.2" />
     @if (leg(); as l) {
       <svg:g class="leg">
         @if (job().plate.corner > 0) {
@@ -310,6 +301,8 @@ export class PlateDrawing {
     return `${v.x0} ${-v.y1} ${widthOf(v)} ${heightOf(v)}`;
   });
   protected readonly plate = computed(() => outlineOf(this.job()));
+  /** The plate as it is cut. */
+  protected readonly cut = computed(() => cutPath(this.job()));
   /** As large as the plate it is drawn a little aside, so that its dashes show. */
   protected readonly behind = computed((): Rect => {
     const o = farOutlineOf(this.job());

@@ -10,7 +10,9 @@ import { jobActions, jobFeature } from './job.state';
 export type Picked =
   | { readonly kind: 'bolt'; readonly id: string }
   | { readonly kind: 'edge'; readonly edge: Edge }
-  | { readonly kind: 'corner'; readonly x: 'x0' | 'x1'; readonly y: 'y0' | 'y1' };
+  | { readonly kind: 'corner'; readonly x: 'x0' | 'x1'; readonly y: 'y0' | 'y1' }
+  /** A corner of a drawn outline; ring −1 is the outer one, others are openings. */
+  | { readonly kind: 'node'; readonly ring: number; readonly index: number };
 export type Edge = 'x0' | 'x1' | 'y0' | 'y1';
 
 /** The open job as the stages see it: the document, what is picked, and the ways to change it. */

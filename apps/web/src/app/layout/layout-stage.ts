@@ -7,6 +7,7 @@ import type { Rect } from '@core/geometry/points';
 import { heightOf, widthOf } from '@core/geometry/rects';
 import { outlineOf } from '@core/job/outlines';
 import type { Quantity } from '@core/job/schema';
+import { cornerAt, withCorner, type CornerAt } from '@core/job/shaped';
 import { assumed, fromSheet } from '@core/job/values';
 import { formatQuantity } from '@core/units/format-quantity';
 import { INCH_PLATE, MM_PLATE, nextThickness, type PlateThickness } from '@core/stock/plate-thicknesses';
@@ -17,13 +18,15 @@ import { Desk, type Edge, type Picked } from '../job/desk';
 import { Judge } from '../job/judge';
 import { Commands } from '../keys/run-command';
 import { moveBolt, moveEdge, snapBolt, snapEdge, type Snapped } from './edits';
+import { CornerCard } from './corner-card';
 import { JointCard } from './joint-card';
 import { LugCard } from './lug-card';
 import { RulesCard } from './rules-card';
+import { ShapeCard } from './shape-card';
 import { StackCard } from './stack-card';
 import { WeldCard } from './weld-card';
 
-const SHEETS = ['stack', 'joint', 'welds', 'lug', 'rules'] as const;
+const SHEETS = ['stack', 'shape', 'joint', 'welds', 'lug', 'rules'] as const;
 
 /** How near, in screen pixels, a dragged thing falls onto a line. */
 const REACH = 6;
@@ -39,6 +42,7 @@ interface Held {
 @Component({
   selector: 'ms-layout-stage',
   imports: [
+    CornerCard,
     JointCard,
     LugCard,
     MatButton,
@@ -50,6 +54,7 @@ interface Held {
     QuantityField,
     RulesCard,
     SectionDrawing,
+    ShapeCard,
     StackCard,
     WeldCard,
   ],
@@ -167,6 +172,7 @@ export class LayoutStage {
 
   private placeOf(what: Picked): { x: number; y: number } {
     const job = this.job();
+    if (what.kind === 'node') return cornerAt(job.plate, what) ?? { x: 0, y: 0 };
     if (what.kind === 'bolt') return job.bolts.items.find((b) => b.id === what.id) ?? { x: 0, y: 0 };
     if (what.kind === 'corner') return { x: job.plate[what.x], y: job.plate[what.y] };
     return what.edge.startsWith('x') ? { x: job.plate[what.edge], y: 0 } : { x: 0, y: job.plate[what.edge] };
@@ -197,6 +203,7 @@ export class LayoutStage {
         this.guides.set(s.guides);
         return moveBolt(job, what.id, s.x, s.y);
       }
+      if (what.kind === 'node') return withCorner(job, what, { x: onGrid(x, fine), y: onGrid(y, fine) });
       if (what.kind === 'corner')
         return moveEdge(
           moveEdge(job, what.x, snapEdge(job, what.x, x, reach, fine)),
@@ -249,6 +256,7 @@ export class LayoutStage {
     const [x, y] = [at.x + way[0]! * step, at.y + way[1]! * step];
     this.desk.change(`nudge ${this.nameOf(what)}`, (job) => {
       if (what.kind === 'bolt') return moveBolt(job, what.id, x, y);
+      if (what.kind === 'node') return withCorner(job, what, { x, y });
       if (what.kind === 'corner') return moveEdge(moveEdge(job, what.x, x), what.y, y);
       return moveEdge(job, what.edge, what.edge.startsWith('x') ? x : y);
     });
@@ -272,6 +280,25 @@ export class LayoutStage {
       `edge.${edge}`,
     );
   }
+
+  protected readonly pickedNode = computed((): CornerAt | undefined => {
+    const p = this.desk.picked();
+    return p?.kind === 'node' && cornerAt(this.job().plate, p) ? p : undefined;
+  });
+  /** Corners of a drawn outline and of its openings. */
+  protected readonly nodes = computed(() => {
+    const { outline } = this.job().plate;
+    const rings = outline ? [outline.corners, ...outline.openings] : [];
+    return rings.flatMap((corners, k) =>
+      corners.map((c, index) => {
+        const of = k === 0 ? 'outline' : `opening ${k}`;
+        const made = c.make === 'sharp' ? '' : `, ${c.make} ${this.show(c.size)}`;
+        const label = `Corner ${index + 1} of the ${of}, ${this.show(c.x)} forward, ${this.show(c.y)} to port${made}`;
+        const what: Picked = { kind: 'node', ring: k - 1, index };
+        return { x: c.x, y: c.y, ring: k - 1, index, what, label };
+      }),
+    );
+  });
 
   protected readonly pickedEdges = computed((): readonly Edge[] => {
     const p = this.desk.picked();
@@ -302,6 +329,9 @@ export class LayoutStage {
     this.commands.run(id);
   }
 }
+
+/** Whole millimetres, or tenths. */
+const onGrid = (v: number, fine: boolean): number => (fine ? Math.round(v * 10) / 10 : Math.round(v)) || 0;
 
 function withThickness(job: Parameters<typeof moveBolt>[0], part: 'plate' | 'backing', t: PlateThickness): typeof job {
   const q = fromSheet(t.thickness, t.text);

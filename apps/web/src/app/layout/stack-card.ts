@@ -37,14 +37,16 @@ const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ valu
           (changed)="plate($event)"
         />
         <ms-pick label="Metal" [value]="job.plate.metal" [choices]="metals()" (changed)="plateMetal($event)" />
-        <ms-quantity
-          of="corner"
-          label="Corner radius"
-          [provenance]="false"
-          [value]="sheetLength(job.plate.corner, job)"
-          [system]="job.units"
-          (changed)="setCorner($event)"
-        />
+        @if (!job.plate.outline) {
+          <ms-quantity
+            of="corner"
+            label="Corner radius"
+            [provenance]="false"
+            [value]="sheetLength(job.plate.corner, job)"
+            [system]="job.units"
+            (changed)="setCorner($event)"
+          />
+        }
       </section>
       <section>
         <h3>Fasteners, {{ job.bolts.items.length }}</h3>

@@ -80,7 +80,7 @@ it('hangs a tag for each job: plate, name, state in words, weakest link and its 
   expect(tags).toHaveLength(2);
   expect(tags[0]!.textContent).toMatch(/Job a.*holds, by hand.*good for 2.00 × load.*weakest Bolt shear \(0.50\), Case L1/s);
   expect(tags[1]!.textContent).toMatch(/does not hold, by hand.*good for 0.80 × load.*lets go first/s);
-  expect(tags[0]!.querySelector('rect.plate')).not.toBeNull();
+  expect(tags[0]!.querySelector('path.plate')).not.toBeNull();
 });
 
 it('says when it is fetching, when it is empty, and when the server does not answer', async () => {

@@ -18,6 +18,7 @@ import { stripsOf } from '@core/job/strips';
 import { outlineOf, panelOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
 import type { SpreadView } from '@core/spread/view';
+import { cutPath } from '../drawing/cut-path';
 import { PlateDrawing } from '../drawing/plate-drawing';
 import { showAmount } from '../fields/show';
 import { contoursOf, levelsOf, paintField, showField, valueAt, type Field, type Scale } from './field-picture';
@@ -82,6 +83,8 @@ export class SpreadPlan implements OnDestroy {
   protected readonly ends = ['a', 'b'] as const;
   protected readonly plate = computed(() => outlineOf(this.job()));
   protected readonly panel = computed(() => panelOf(this.job()));
+  /** The plate as it is cut. */
+  protected readonly cut = computed(() => cutPath(this.job()));
   protected readonly base = computed((): Rect => {
     const { length, width } = this.job().base;
     return { x0: -length.v / 2, x1: length.v / 2, y0: -width.v / 2, y1: width.v / 2 };

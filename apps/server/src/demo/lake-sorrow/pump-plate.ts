@@ -1,0 +1,56 @@
+import { newJob } from '@core/job/new-job';
+import type { Job } from '@core/job/schema';
+import { wrappedRound } from '@core/job/shaped';
+import { assumed, fromSheet } from '@core/job/values';
+import { at, load, measured, mm, ZERO } from './shorthand';
+
+/** The case holes stand where the maker put them: the plate is the hull round them, and as light as that. */
+export function pumpPlate(): Job {
+  const job = newJob('sampling-pump-brace', 'Brace plate, sampling pump', 'mm');
+  return wrappedRound(
+    {
+      ...job,
+      family: 'suspension',
+      note: 'Five holes of the pump’s case, none in line; wrapped round them at 18 mm.',
+      loads: [
+        load('free', 'L1', 'Brace pulls, engine running', {
+          fx: fromSheet(900, '900 N'),
+          fy: fromSheet(-350, '-350 N'),
+          fz: fromSheet(400, '400 N'),
+          z: assumed(45, '45 mm'),
+        }),
+      ],
+      base: {
+        length: measured(60),
+        width: measured(44),
+        thickness: measured(6),
+        hole: measured(9),
+        slot: ZERO,
+        slotAlong: 'x',
+        holes: [],
+        holesFrom: 'measured',
+      },
+      skin: {
+        kind: 'sheet',
+        metal: 'S235',
+        thickness: measured(6),
+        spanX: measured(420),
+        spanY: measured(380),
+        aft: measured(210),
+        starboard: measured(190),
+        bedModulus: assumed(30_000, '30000 MPa'),
+      },
+      plate: { ...job.plate, metal: 'S355', thickness: mm(8) },
+      bolts: {
+        size: 'M8',
+        class: '8.8',
+        nut: '8',
+        fit: 'medium',
+        items: [at('B1', 86, 38), at('B2', 62, -58), at('B3', -50, -52), at('B4', -88, 20), at('B5', -12, 66)],
+      },
+      far: { kind: 'washer' },
+      welds: { ...job.welds, fitting: 'all round' },
+    },
+    18,
+  );
+}
