@@ -4,7 +4,6 @@ import { builderOf, BUILDERS, FAMILIES, type Family } from '../loads/registry';
 import { unusualPractice } from '../job/usual-practice';
 import { USUAL_GAMMA_INF } from '../loads/cases';
 import { assumedValues } from '../job/values';
-import { formatQuantity } from '../units/format-quantity';
 
 export const GENERAL_CAUTION = 'Mast Shoe helps a competent person size and make parts; it does not approve them.';
 
@@ -19,9 +18,8 @@ export function notJudged(job: Job): string[] {
   const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
   const held = job.welds.fitting !== 'none' || job.bolts.items.some((b) => contains(base, b));
   const { skin } = job;
-  const span = formatQuantity(Math.max(skin.spanX.v, skin.spanY.v), 'length', job.units);
   return [
-    ...(skin.kind === 'hollow' ? [`the section as a member over its span of ${span}`] : []),
+    ...(skin.kind === 'hollow' ? ['what else the section carries, and its ends'] : []),
     ...(job.lug
       ? ['the fitting’s own base plate under its lug, and the weld of that lug']
       : ['the fitting itself: its base, its welds']),

@@ -42,10 +42,9 @@ export type SolvedCases = ReadonlyMap<string, Solved>;
 
 /**
  * Job document → cases at the datum → sharing → checks → chain, in one pass. Pure. `solved`: the spread solver's figures by case, of
- * the load `times` as large.
+ * the load `times` as large; `r`: the job resolved, where it is known already.
  */
-export function evaluate(job: Job, solved?: SolvedCases, times = 1): Verdict {
-  const r = resolve(job);
+export function evaluate(job: Job, solved?: SolvedCases, times = 1, r: Resolved | readonly Refusal[] = resolve(job)): Verdict {
   const cases = casesOf(job);
   if (!isResolved(r)) return refusedVerdict(r, cases);
   if (cases.length === 0) {

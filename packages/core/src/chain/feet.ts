@@ -1,6 +1,7 @@
-import { atEachFoot } from '../job/at-foot';
+import { atEachFoot, designOf } from '../job/at-foot';
+import { resolve } from '../job/resolve';
 import type { Job } from '../job/schema';
-import type { WholeJob } from '../job/whole-job';
+import type { Design, Foot, WholeJob } from '../job/whole-job';
 import type { Verdict, VerdictState } from './evaluate';
 import { judge, type Judged } from './judge';
 import type { Multiples } from './judge';
@@ -14,9 +15,29 @@ export interface FootJudged {
   readonly judged: Judged;
 }
 
-/** Every foot of a job judged by itself. */
-export const judgeFeet = (whole: WholeJob, judging: (job: Job) => Judged = judge): FootJudged[] =>
-  atEachFoot(whole).map(({ foot, job }) => ({ id: foot.id, name: foot.name, job, judged: judging(job) }));
+/** What was found at a foot, as numbers: where it came from moves no figure. */
+const foundAt = ({ skin, survey }: Pick<Foot, 'skin' | 'survey'>): string =>
+  JSON.stringify([skin, survey], (key, v: unknown) => (HOW_KNOWN.has(key) ? undefined : v));
+const HOW_KNOWN = new Set(['text', 'from', 'at', 'with', 'readings']);
+
+type Judging = (job: Job, resolved: ReturnType<typeof resolve>) => Judged;
+
+/**
+ * Every foot of a job judged by itself. Feet made alike in the same hand, that stand on the same, are resolved once: what rests on
+ * their layout alone is found once for all of them.
+ */
+export function judgeFeet(whole: WholeJob, judging: Judging = (job, resolved) => judge(job, { resolved })): FootJudged[] {
+  const known = new Map<Design, Map<string, ReturnType<typeof resolve>>>();
+  return atEachFoot(whole).map(({ foot, job }) => {
+    const design = designOf(whole, foot);
+    const found = foundAt(foot);
+    let alike = known.get(design);
+    if (!alike) known.set(design, (alike = new Map()));
+    let r = alike.get(found);
+    if (!r) alike.set(found, (r = resolve(job)));
+    return { id: foot.id, name: foot.name, job, judged: judging(job, r) };
+  });
+}
 
 const HOW_BAD: Readonly<Record<VerdictState, number>> = { sound: 0, tight: 1, refused: 2, fails: 3 };
 

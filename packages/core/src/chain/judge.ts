@@ -39,13 +39,15 @@ interface How {
   readonly before?: Spread | undefined;
   readonly mesh?: Mesh;
   readonly times?: number;
+  /** The job resolved, where it is known already. */
+  readonly resolved?: ReturnType<typeof resolve>;
 }
 
 const byHand = (job: Job) => spreadRulesOf(job).checks === 'hand';
 
 /** The chain of a job by the figures it names: by hand, or solved on the fine mesh. One answer everywhere: page, server and command line. */
-export function judge(job: Job, { before, mesh = 'fine', times = 1 }: How = {}): Judged {
-  if (byHand(job)) return { verdict: evaluate(job, undefined, times) };
+export function judge(job: Job, { before, mesh = 'fine', times = 1, resolved }: How = {}): Judged {
+  if (byHand(job)) return { verdict: evaluate(job, undefined, times, resolved) };
   const found = solvedOf(job, mesh, times, before);
   if ('refusals' in found) return { verdict: refusedVerdict(found.refusals, casesOf(job)) };
   return { verdict: evaluate(job, found.solved, times), ...found };

@@ -8,6 +8,7 @@ import { deflection } from './deflection';
 import { edgeAndPitch } from './edge-and-pitch';
 import { fold } from './fold';
 import { sectionCrush } from './hollow/section-crush';
+import { member } from './hollow/member';
 import { wallFace } from './hollow/wall-face';
 import { localDishing } from './local-dishing';
 import { baseHole, countersink, headBearing } from './base-holes';
@@ -95,6 +96,7 @@ export const CHECKS: readonly Check[] = [
   timberSpacing,
   groupTearOut,
   timberBending,
+  member,
   wallFace,
   sectionCrush,
   bedAnchors,

@@ -144,6 +144,17 @@ export const skins: readonly ReferenceValue[] = [
       level({ fx: 8000, fz: 6000 }),
     ],
     [
+      'member',
+      '120 × 120 × 8, 500 mm, 40 kN in the middle: M 5 kN·m on I 7,530,112 less two rows of 11 mm through both walls',
+      'statics by hand',
+      // (120⁴ − 104⁴)/12 − 2·2·11·8·56² over 60.
+      (40_000 * 500) / 4 / ((7_531_179 - 1_103_872) / 60),
+      0.001,
+      'demand',
+      skin({ kind: 'hollow', metal: 'S355', wall: q(8), width: q(120), thickness: q(120), through: 'both walls' }),
+      loaded({ fz: -40_000 }),
+    ],
+    [
       'timber-bending',
       '2 kN on 500 mm, C24, 400 wide, 60 thick: M 245 N·m',
       'statics by hand',

@@ -67,6 +67,14 @@ export const WHY_SKINS: Readonly<Record<string, readonly Stroke[]>> = {
     s('plate', 'M6 50h14v20H6ZM140 50h14v20h-14Z'),
     arrow(80, 12, 0, 24),
   ],
+  member: [
+    s('before', 'M12 40h136'),
+    s('skin', 'M12 40C50 42 62 54 80 54S110 42 148 40v18C110 60 98 72 80 72S50 60 12 58Z'),
+    plate(60, 45, 38, 9),
+    s('break', 'M80 72l-3-5 5-3-3-4'),
+    s('plate', 'M6 58h14v16H6ZM140 58h14v16h-14Z'),
+    arrow(80, 16, 0, 25),
+  ],
   'wall-face': [
     s('skin', 'M20 24h40C66 32 94 32 100 24h40v56H20ZM28 32h24C62 44 98 44 108 32h24v40H28Z'),
     s('plate', box(60, 20, 40, 9)),
