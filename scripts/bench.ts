@@ -4,7 +4,12 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { evaluate } from '@core/chain/evaluate';
 import { whatToMeasure } from '@core/chain/sensitivity';
+import { footVerdicts } from '@core/chain/feet';
+import { wrap } from '@core/geometry/shapes';
+import { atFoot, oneFoot, putAtFoot } from '@core/job/at-foot';
+import { standingAs } from '@core/job/feet-edits';
 import type { Job } from '@core/job/schema';
+import type { WholeJob } from '@core/job/whole-job';
 import { fromSheet } from '@core/job/values';
 import { casesOf } from '@core/loads/cases';
 import { axesFor, totalOf, tryStock } from '@core/options/choose';
@@ -62,6 +67,38 @@ function recheck(job: Job): void {
   console.log(
     `recheck, ${job.name}: ${job.bolts.items.length} bolts, ${first.cases.length} cases: median ${quantile(times, 0.5).toFixed(2)} ms, 95 % ${quantile(times, 0.95).toFixed(2)} ms, worst ${times.at(-1)!.toFixed(2)} ms (goal: median 16 ms)`,
   );
+}
+
+/** Every foot of a fitting on eight, judged again as one bolt of their design is dragged. */
+function recheckFeet(): void {
+  const winch = DEMO_JOBS[0]!;
+  const fan: Job = { ...winch, loads: [{ ...winch.loads[0]!, picks: { fan: '3' } }] };
+  const whole = standingAs(oneFoot(fan), 'F1', 'row', { along: 300, across: 0, count: 8 });
+  const at = atFoot(whole, 'F1');
+  const moved = (k: number): WholeJob =>
+    putAtFoot(whole, 'F1', {
+      ...at,
+      bolts: { ...at.bolts, items: at.bolts.items.map((b, i) => (i === 0 ? { ...b, x: b.x + 0.01 * ((k % 97) + 1) } : b)) },
+    });
+  for (let k = 0; k < 60; k++) footVerdicts(moved(k));
+  const times = Array.from({ length: 200 }, (_, k) => {
+    const w = moved(k);
+    const started = performance.now();
+    footVerdicts(w);
+    return performance.now() - started;
+  }).sort((a, b) => a - b);
+  console.log(
+    `recheck, eight feet, ${casesOf(at).length} cases each: median ${quantile(times, 0.5).toFixed(1)} ms, 95 % ${quantile(times, 0.95).toFixed(1)} ms (goal: median 16 ms)`,
+  );
+}
+
+/** The hull round twelve holes. */
+function wrapping(): void {
+  const holes = Array.from({ length: 12 }, (_, i) => ({ x: 90 * Math.cos(i * 2.4) + i, y: 70 * Math.sin(i * 1.7) }));
+  for (let k = 0; k < 500; k++) wrap(holes, 18 + k * 1e-3);
+  const started = performance.now();
+  for (let k = 0; k < 1000; k++) wrap(holes, 18 + k * 1e-3);
+  console.log(`wrap round 12 holes: ${(performance.now() - started).toFixed(0)} µs each (goal: 2 ms)`);
 }
 
 function choose(): void {
@@ -135,6 +172,8 @@ export function bench(root: string): void {
   recheck(twelveBolts());
   recheck(largestDemo());
   recheck({ ...everyLinkJob(6), name: 'a joint with every kind of part' });
+  recheckFeet();
+  wrapping();
   survey();
   choose();
   benchSpread([]);

@@ -59,12 +59,14 @@ if (!run('setup', [join(ROOT, 'scripts/setup.mjs'), '--browser'])) {
 }
 // The build on one processor, what needs no build beside it.
 const [[built]] = await Promise.all([
-  each([['type check and build: web, templates and workers', join(ROOT, 'scripts/build.mjs')]]),
+  each([
+    ['type check and build: web, templates and workers', join(ROOT, 'scripts/build.mjs')],
+    ['docs written from the code are current', '--import', 'tsx', join(ROOT, 'scripts/write-docs.ts'), '--check'],
+    ['kernel compiled from its source is current', join(ROOT, 'scripts/build-kernel.mjs'), '--check'],
+  ]),
   each([
     ['type check: core, server, command line, tests', bin('typescript/bin/tsc'), '-p', 'tsconfig.json'],
     ['type check: web tests', bin('typescript/bin/tsc'), '-p', 'apps/web/tsconfig.spec.json', '--noEmit'],
-    ['docs written from the code are current', '--import', 'tsx', join(ROOT, 'scripts/write-docs.ts'), '--check'],
-    ['kernel compiled from its source is current', join(ROOT, 'scripts/build-kernel.mjs'), '--check'],
     ['lint', bin('eslint/bin/eslint.js'), '.', '--max-warnings=0'],
   ]),
 ]);

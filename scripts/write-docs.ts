@@ -6,7 +6,9 @@ import { CHECKS } from '@core/checks/registry';
 import { VERSION } from '@core/job/schema';
 import { WholeJob } from '@core/job/whole-job';
 import { PACKS } from '@core/checks/whole/packs';
+import { RULE_WORDS } from '@core/loads/at-foot';
 import { BUILDERS } from '@core/loads/registry';
+import { STANDING_RULES } from '@core/standing/stands';
 import { kindOf } from '@core/reference/kinds';
 import { REFERENCE_VALUES, relativeError, WORKED_FORMULAS } from '@core/reference/values';
 
@@ -26,7 +28,8 @@ function methods(): string {
     '| --- | --- | --- | --- | --- | --- |',
     ...rows,
   ].join('\n');
-  return put(put(put(put(text, 'checks', checks), 'builders', builders()), 'packs', packs()), 'spread', spread());
+  const tables = { checks, builders: builders(), standing: standing(), packs: packs(), spread: spread() };
+  return Object.entries(tables).reduce((all, [name, table]) => put(all, name, table), text);
 }
 
 /** The plates and beams the spread solver is held to, with what it comes to. */
@@ -79,6 +82,12 @@ function builders(): string {
     '| --- | --- | --- | --- | --- |',
     ...rows,
   ].join('\n');
+}
+
+/** The rules by which a load comes to several feet. */
+function standing(): string {
+  const rows = STANDING_RULES.map((rule) => `| ${rule} | ${RULE_WORDS[rule]} |`);
+  return ['| rule | what it does |', '| --- | --- |', ...rows].join('\n');
 }
 
 const outputs = { 'job.schema.json': schema(), 'methods.md': methods() };

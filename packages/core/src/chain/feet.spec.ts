@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readJob } from '../formats/read-job';
+import { PACKS } from '../checks/whole/packs';
 import { atEachFoot, atFoot, oneFoot } from '../job/at-foot';
 import { addFoot, changedFoot, standingAs } from '../job/feet-edits';
 import { mirroredWhole } from '../job/mirrored';
@@ -13,7 +14,7 @@ import { newLoad } from '../loads/new-load';
 import { version3File } from '../testing/job-files';
 import { lopsidedJob } from '../testing/lopsided-job';
 import { randomJob } from '../testing/random-job';
-import { freeLoad, testJob } from '../testing/test-job';
+import { freeLoad, resolved, testJob } from '../testing/test-job';
 import { fromSheet } from '../units/quantity';
 import { evaluate } from './evaluate';
 import { footVerdicts, judgeFeet, leastMultiple, multiplesOfFeet, worstFoot } from './feet';
@@ -137,6 +138,24 @@ describe('the cases of a foot', () => {
     ]);
     expect(whatComes(pushed).map((f) => f.name)).toEqual(['Fore port', 'Fore starboard', 'Aft port', 'Aft starboard']);
   });
+});
+
+it('a rule pack counts a seat’s bolts over all its feet: two on each of two rails are four (FIA Art. 253.16, memory)', () => {
+  const rail = (n: number) =>
+    standingAs(
+      oneFoot(
+        testJob({ fz: 400 }, (j) => ({ ...j, packs: ['competition'], bolts: { ...j.bolts, items: j.bolts.items.slice(0, n) } })),
+      ),
+      'F1',
+      'two rails',
+      { along: 1, across: 400, count: 2 },
+    );
+  const count = PACKS.find((p) => p.id === 'competition')!.rules.find((r) => r.id === 'FIA-count')!;
+  const asked = (n: number) => count.measure(resolved(atFoot(rail(n), 'F2')));
+  expect([2, 1].map(asked)).toMatchObject([
+    { need: 4, have: 4, at: '2 bolts on this plate, 50 % of the seat' },
+    { need: 4, have: 2 },
+  ]);
 });
 
 describe('the foot that decides', () => {

@@ -132,24 +132,29 @@ function distanceToEdge(e: Edge, p: Point): number {
   return Math.min(distanceTo(p, arcPoint(e, 0)), distanceTo(p, arcPoint(e, 1)));
 }
 
-/** How far along unit direction u from p the edge is met, each time; 0 and over. */
-function meets(e: Edge, p: Point, u: Point): number[] {
+/** How far along unit direction u from p the edge is first met; infinite where it is not. Nothing is allocated: it is asked many times a frame. */
+function firstMet(e: Edge, p: Point, u: Point): number {
   if (e.kind === 'line') {
-    const [dx, dy] = [e.b.x - e.a.x, e.b.y - e.a.y];
+    const dx = e.b.x - e.a.x;
+    const dy = e.b.y - e.a.y;
     const det = u.x * dy - u.y * dx;
-    if (Math.abs(det) < 1e-14 * Math.hypot(dx, dy)) return [];
-    const [qx, qy] = [e.a.x - p.x, e.a.y - p.y];
+    if (Math.abs(det) < 1e-14 * Math.hypot(dx, dy)) return Infinity;
+    const qx = e.a.x - p.x;
+    const qy = e.a.y - p.y;
     const t = (qx * dy - qy * dx) / det;
     const s = (qx * u.y - qy * u.x) / det;
-    return t >= -1e-9 && s >= -1e-9 && s <= 1 + 1e-9 ? [Math.max(0, t)] : [];
+    return t >= -1e-9 && s >= -1e-9 && s <= 1 + 1e-9 ? Math.max(0, t) : Infinity;
   }
-  const [qx, qy] = [p.x - e.c.x, p.y - e.c.y];
+  const qx = p.x - e.c.x;
+  const qy = p.y - e.c.y;
   const b = qx * u.x + qy * u.y;
-  const disc = b * b - (qx * qx + qy * qy - e.radius ** 2);
-  if (disc < 0) return [];
-  return [-b - Math.sqrt(disc), -b + Math.sqrt(disc)].filter(
-    (t) => t >= -1e-9 && onArc(e, Math.atan2(qy + t * u.y, qx + t * u.x)),
-  );
+  const disc = b * b - (qx * qx + qy * qy - e.radius * e.radius);
+  if (disc < 0) return Infinity;
+  const half = Math.sqrt(disc);
+  const near = -b - half;
+  if (near >= -1e-9 && onArc(e, Math.atan2(qy + near * u.y, qx + near * u.x))) return near;
+  const far = -b + half;
+  return far >= -1e-9 && onArc(e, Math.atan2(qy + far * u.y, qx + far * u.x)) ? far : Infinity;
 }
 
 /** Pieces of an arc that only rise or only fall: parts of its sweep, in order. */
@@ -193,7 +198,9 @@ export function edgeDistance(r: Region, p: Point): number {
 
 /** From a point on the metal along unit direction u to the first edge, mm. */
 export function rayToEdge(r: Region, p: Point, u: Point): number {
-  return allEdges(r).reduce((least, e) => Math.min(least, ...meets(e, p, u)), Infinity);
+  let least = Infinity;
+  for (const e of allEdges(r)) least = Math.min(least, firstMet(e, p, u));
+  return least;
 }
 
 /** Area of a loop, mm²: its polygon, and the piece between each arc and its chord. */

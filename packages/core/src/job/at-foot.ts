@@ -62,9 +62,9 @@ export function footPlaces(whole: WholeJob): readonly FootPlace[] {
     places.set(
       whole.feet,
       (all = whole.feet.map((f) => {
-        const { base } = designOf(whole, f);
+        const { base, bolts } = designOf(whole, f);
         const { id, name, x, y, z, turn, holds = USUAL_HOLDS } = f;
-        return { id, name, x, y, z, turn, ...holds, length: base.length.v, width: base.width.v };
+        return { id, name, x, y, z, turn, ...holds, length: base.length.v, width: base.width.v, bolts: bolts.items.length };
       })),
     );
   return all;

@@ -78,8 +78,17 @@ function placed(job: Job, { farMetal, ...found }: LookedUp): Resolved {
   };
 }
 
-/** Part of a seat that the job's seat loads put on this plate: the least of them; 1 without one. */
+/** Part of a seat that this plate holds: its part of all bolts where the fitting stands on several feet, else the least its seat loads say; 1 without one. */
 function seatShareOf(job: Job): number {
+  const feet = job.stands?.feet;
+  if (feet)
+    return (
+      job.bolts.items.length /
+      Math.max(
+        1,
+        feet.reduce((n, f) => n + f.bolts, 0),
+      )
+    );
   const shares = job.loads.flatMap((l) => (l.kind.endsWith('seat') && l.values['share'] ? [l.values['share'].v] : []));
   return Math.min(1, ...shares.filter((s) => s > 0));
 }

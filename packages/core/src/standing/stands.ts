@@ -21,6 +21,8 @@ export interface FootPlace extends Place {
   /** Size of its base along its own axes, mm: a foot that takes a moment is as an evenly sprung pad of that size. */
   readonly length: number;
   readonly width: number;
+  /** Bolts it has: a rule pack counts them over the whole fitting. */
+  readonly bolts: number;
 }
 
 /** How a fitting stands, and which of its feet is asked about. */

@@ -19,6 +19,7 @@ const foot = (id: string, x: number, y: number, more: Partial<FootPlace> = {}): 
   part: 0,
   length: 100,
   width: 60,
+  bolts: 4,
   ...more,
 });
 const stands = (feet: readonly FootPlace[], more: Partial<Stands> = {}): Stands => ({
