@@ -4,10 +4,11 @@ import { MatIcon } from '@angular/material/icon';
 import { outlineFault, regionOf } from '@core/geometry/outline';
 import { pathData, regionArea } from '@core/geometry/region';
 import { SHAPES, type ShapeId, type ShapeSizes } from '@core/geometry/shapes';
-import { asRectangle, drawnAs, drawnByCorners, withOpening, wrappedRound } from '@core/job/shaped';
+import { asRectangle, drawnAs, drawnByCorners, shapedPlate, withOpening, wrappedRound } from '@core/job/shaped';
 import { lengthRange } from '@core/units/field-range';
 import { formatQuantity } from '@core/units/format-quantity';
 import { fromSheet, type Quantity } from '@core/units/quantity';
+import { isRefusal, refusalText } from '@core/units/refusal';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 
@@ -49,7 +50,15 @@ const DRAWN = SHAPES.map((s) => ({
           <button mat-stroked-button type="button" (click)="corners()"><mat-icon>polyline</mat-icon>Corner by corner</button>
         }
         <button mat-stroked-button type="button" (click)="opening()"><mat-icon>select_all</mat-icon>Opening</button>
+        <button mat-stroked-button type="button" (click)="file.click()"><mat-icon>draft</mat-icon>From a DXF</button>
+        <input #file type="file" accept=".dxf" hidden aria-label="DXF outline" (change)="drawing(file)" />
       </div>
+      @if (drawingRefused()) {
+        <p class="error" role="alert">{{ drawingRefused() }}</p>
+      }
+      @for (s of drawingSaid(); track s) {
+        <p class="note" role="status">{{ s }}</p>
+      }
       <h3>Ready shapes</h3>
       <div class="shapes" role="group" aria-label="Ready shapes">
         @for (s of shapes; track s.id) {
@@ -227,6 +236,21 @@ export class ShapeCard {
     const { base, plate } = this.desk.job()!;
     const x = (base.length.v / 2 + plate.x1) / 2;
     this.desk.change('opening', (j) => withOpening(j, { x: Math.round(x), y: 0 }, this.size('opening').v, 5));
+    this.picked();
+  }
+  protected readonly drawingRefused = signal('');
+  protected readonly drawingSaid = signal<readonly string[]>([]);
+  /** An outline as it is drawn elsewhere, its origin on the base's middle; a file that is not right changes nothing. */
+  protected async drawing(from: HTMLInputElement): Promise<void> {
+    const file = from.files?.[0];
+    from.value = '';
+    if (!file) return;
+    const { readOutlineDxf } = await import('@core/formats/outline-dxf');
+    const read = readOutlineDxf(await file.text(), this.desk.job()!.units === 'inch' ? 25.4 : 1);
+    this.drawingRefused.set(isRefusal(read) ? `${file.name}: ${refusalText(read)}` : '');
+    this.drawingSaid.set(isRefusal(read) ? [] : [`Outline taken from ${file.name}.`, ...read.said]);
+    if (isRefusal(read)) return;
+    this.desk.change('outline from a drawing', (j) => ({ ...j, plate: shapedPlate(j.plate, read.outline) }));
     this.picked();
   }
   private picked(): void {
