@@ -1,5 +1,6 @@
 import { applies, type Check, type CheckResult, type Outcome } from '../checks/check';
 import type { UnderLoad } from '../checks/demand/loaded';
+import { eachKind } from '../job/of-kind';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { Working } from '../working/steps';
 
@@ -40,11 +41,29 @@ const SILENT = new Working(false);
 /** A check asked in one case. One that breaks down is refused by its name, and takes nothing else with it. */
 export function asked(check: Check, { r, s }: UnderLoad, w: Working = SILENT): CheckResult {
   try {
-    return check.evaluate(r, s, w);
+    return byKind(check, r, s, w);
   } catch (e) {
     return refuse(check.id, `this check broke down (${(e as Error).message})`, 'nothing of yours: say so to the makers');
   }
 }
+
+/**
+ * A joint of several kinds of fastener is judged as each of them sees it, and the worst stands: refused by one is refused, and what
+ * concerns only one is judged for that one.
+ */
+function byKind(check: Check, r: UnderLoad['r'], s: UnderLoad['s'], w: Working): CheckResult {
+  if (r.kinds.length === 1) return check.evaluate(r, s, w);
+  const views = eachKind(r);
+  const all = views.map((view) => check.evaluate(view, s, SILENT));
+  const worst = all.reduce((at, o, k) => (weighs(o) > weighs(all[at]!) ? k : at), 0);
+  if (!w.recording) return all[worst]!;
+  const { kindName, size } = views[worst]!;
+  w.found('d', size.d, 'mm', `${kindName || size.id}: the kind of fastener that governs of ${views.length}`);
+  return check.evaluate(views[worst]!, s, w);
+}
+
+/** Refused weighs over any figure, and any figure over what does not concern the kind. */
+const weighs = (o: CheckResult): number => (!applies(o) ? -1 : isRefusal(o) ? Infinity : Math.min(o.utilisation, 1e300));
 
 /** A check over all cases. */
 export function linkOf(check: Check, cases: readonly UnderLoad[]): Link {

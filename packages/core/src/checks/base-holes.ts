@@ -1,12 +1,13 @@
 import { roundedRect } from '../geometry/region';
 import type { PlacedBolt, Resolved } from '../job/resolve';
 import { shareInPlane, type BoltShear } from '../sharing/in-plane';
+import { alongStiffness } from '../sharing/unlike-bolts';
 import { headDepth, headKind } from '../stock/heads';
 import { bearingOf, holeKind } from '../stock/hole-kinds';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { formula } from '../working/formula';
 import { bearingBothWays } from './bearing';
-import { notApplicable, outcome, worst, type Check } from './check';
+import { everyBolt, notApplicable, outcome, worst, type Check } from './check';
 import type { Loaded } from './demand/demand';
 import { brittle } from './metal-rules';
 import { remembered } from './remembered';
@@ -24,6 +25,7 @@ function sharesOfBase(r: Resolved, s: Loaded): readonly BoltShear[] | Refusal {
     fx,
     fy,
     mz,
+    alongStiffness(r)?.filter((_, i) => r.bolts[i]!.throughBase),
   );
   return isRefusal(shared) ? shared : shared.shears;
 }
@@ -47,8 +49,7 @@ export const baseHole: Check = {
     const shares = sharesOfBase(r, s);
     if (isRefusal(shares)) return shares;
     if (shares.every((v) => v.total < 1e-9)) return notApplicable('no force along the plate in this case');
-    const { d, slot, along } = r.baseHole;
-    const kind = holeKind(r.size, d, d + slot);
+    const { slot, along } = r.baseHole;
     const slides = slot > 0 ? Math.max(...shares.map((v) => Math.abs(along === 'x' ? v.x : v.y) / Math.max(v.total, 1e-9))) : 0;
     if (slides > ALONG && r.joint.tightening !== 'slip resistant')
       return refuse(
@@ -60,9 +61,14 @@ export const baseHole: Check = {
     if (no) return no;
     const bolts = all.map((b) => b.bolt);
     const t = Math.max(0, r.baseThickness - headDepth(r.joint.head, r.size));
-    const parts = { d: r.d, d0: d, t, fu: r.baseMetal.fu, fub: r.grade.fub, gamma: r.factors.onBreak, hole: bearingOf(kind) };
     const region = outline(r);
-    return worst(bolts, w, (bolt, k, w) => {
+    const mine = all.map((_, k) => k).filter((k) => bolts[k]!.kind === r.kind);
+    if (mine.length === 0) return notApplicable('no bolt of this kind goes through the base');
+    return worst(mine, w, (k, _n, w) => {
+      const bolt = bolts[k]!;
+      const d = bolt.baseHole;
+      const kind = holeKind(r.size, d, d + slot);
+      const parts = { d: r.d, d0: d, t, fu: r.baseMetal.fu, fub: r.grade.fub, gamma: r.factors.onBreak, hole: bearingOf(kind) };
       w.found(
         'k_h',
         parts.hole,
@@ -97,11 +103,12 @@ export const headBearing: Check = {
   source: 'Geometry of the ring; bearing pressure up to yield of the base (common practice)',
   range: 'Plain washers of the bolt’s own size under the heads of bolts through the base',
   evaluate(r, s, w) {
-    const all = through(r);
+    const all = through(r).filter((b) => b.bolt.kind === r.kind);
     if (all.length === 0) return notApplicable('no bolt goes through the base, or it is welded to the plate');
     if (headKind(r.joint.head).sunk) return notApplicable('the heads are let into the base: see Countersink');
     const { width, name } = underHead(r);
-    const { d, slot } = r.baseHole;
+    const { slot } = r.baseHole;
+    const d = Math.max(...all.map((b) => b.bolt.baseHole));
     if (d >= width - 1e-6)
       return refuse(
         'base.hole',
@@ -132,7 +139,8 @@ export const countersink: Check = {
   evaluate(r, _s, w) {
     if (!headKind(r.joint.head).sunk) return notApplicable('the heads stand on the plate');
     const k_h = headDepth(r.joint.head, r.size);
-    return worst(r.bolts, w, (b, _i, w) => {
+    return worst(everyBolt(r), w, (i, _k, w) => {
+      const b = r.bolts[i]!;
       const [t, what] = b.throughBase ? [r.baseThickness, 'base'] : [r.plateThickness, 'plate'];
       w.found('t', t, 'mm', `the ${what} the head of ${b.id} is let into`);
       return outcome(w.of(DEPTH, { k_h }, `head of ${r.size.id}`), t, 'mm', `${b.id} in the ${what}`);

@@ -8,6 +8,8 @@ import { capacitiesOf, everyBolt, worstBolt, type BoltCheck, type Check } from '
 
 const V_X = formula('V_x', 'F_x/n − M_T·r_y/I_p', 'N');
 const V_Y = formula('V_y', 'F_y/n + M_T·r_x/I_p', 'N');
+const VA_X = formula('V_x', 'a·(F_x/n − M_T·r_y/I_p)', 'N');
+const VA_Y = formula('V_y', 'a·(F_y/n + M_T·r_x/I_p)', 'N');
 const LEFT = formula('F_v.Ed', 'F·(1 − μ·N/(γ·ΣV))', 'N');
 const F_VED = formula('F_v.Ed', 'sqrt(V_x² + V_y²)', 'N');
 
@@ -25,8 +27,12 @@ export function shearOn(r: Resolved, s: Loaded, i: number, w: Working): number {
     r_y: b.y - centre.y,
     I_p: polar,
   };
-  const V_x = w.of(V_X, put, `Ip is Σr² over the group; ${b.id}`);
-  const V_y = w.of(V_Y, put);
+  const a = s.inPlane.parts?.[i];
+  const V_x =
+    a === undefined
+      ? w.of(V_X, put, `Ip is Σr² over the group; ${b.id}`)
+      : w.of(VA_X, { ...put, a }, `Ip is Σa·r² over the group, a the bolt’s stiffness against their mean; ${b.id}`);
+  const V_y = a === undefined ? w.of(V_Y, put) : w.of(VA_Y, { ...put, a });
   const all = w.of(F_VED, { V_x, V_y });
   if (!s.friction) return all;
   const { mu, press, gamma, slides, left } = s.friction;
@@ -44,7 +50,7 @@ export function shearOn(r: Resolved, s: Loaded, i: number, w: Working): number {
 function byCentre(r: Resolved, s: Loaded, w: Working): void {
   const { fx, fy, mz } = s.loadCase;
   const F = Math.hypot(fx, fy);
-  if (!w.recording || F < 1e-9 || Math.abs(s.inPlane.torsion) < 1e-6 * F * r.d) return;
+  if (!w.recording || s.inPlane.parts || F < 1e-9 || Math.abs(s.inPlane.torsion) < 1e-6 * F * r.d) return;
   const C = groupCoefficient(r.bolts, fx, fy, mz);
   if (C !== undefined && C > 0)
     w.found(
@@ -67,7 +73,7 @@ export const boltShear: Check = {
   why: 'The plates slide past each other and cut the bolt between them. A thread in the cut leaves less metal than a plain shank. The bolt farthest from the centre of the pattern takes most where the load also twists.',
   source:
     'Elastic group, AISC Manual Part 7; resistance EN 1993-1-8 Tab. 3.4, §3.8 and §3.6.1(12), or AISC 360-16 Tab. J3.2, one plane; long grips BS 5950-1 §6.3.2.2',
-  range: 'Equal bolts, rigid plate; friction only where the job counts it and is judged as solved',
+  range: 'Rigid plate; bolts of several kinds by their area, through spacers of different height as posts; friction only where the job counts it and is judged as solved',
   evaluate(r, s, w) {
     const o = worstBolt(everyBolt(r), r, s, w, inShear, capacities(r));
     byCentre(r, s, w);

@@ -1,4 +1,5 @@
 import { isHeldByThreadOf } from '../job/joint';
+import { atBolt, ofThisKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { notApplicable, type Loaded, type NotApplicable } from './demand/demand';
 import type { Refusal } from '../units/refusal';
@@ -84,8 +85,9 @@ export function worstBolt(
 
 /** Capacities of all bolts, silently, remembered for the job. */
 export const capacitiesOf = (check: Pick<BoltCheck, 'capacity'>) =>
-  remembered((r) => r.bolts.map((_, i) => check.capacity(r, i, SILENT)));
-export const everyBolt = remembered((r) => r.bolts.map((_, i) => i));
+  remembered((r) => r.bolts.map((_, i) => check.capacity(atBolt(r, i), i, SILENT)));
+/** Every bolt of the kind the joint is seen as; all of them where they are alike. */
+export const everyBolt = remembered(ofThisKind);
 
 /** Evaluates every item silently, then the worst once more with its working written down. */
 export function worst<T>(items: readonly T[], w: Working, f: (item: T, index: number, w: Working) => Outcome): Outcome {

@@ -4,7 +4,7 @@ import type { PlacedBolt, Resolved } from '../job/resolve';
 import { edgeAISC, inTableJ34 } from '../stock/edge-distances';
 import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
-import { outcome, remembered, type Check, type Outcome } from './check';
+import { everyBolt, outcome, remembered, type Check, type Outcome } from './check';
 import type { Loaded } from './demand/demand';
 
 const E_MIN = formula('e_min', '1.2·d_0', 'mm');
@@ -66,8 +66,17 @@ function edgeOutcome(
 }
 
 const nearestToEdge = remembered((r: Resolved): { gap: number; bolt: PlacedBolt } =>
-  r.bolts.map((bolt) => ({ bolt, gap: edgeDistance(r.region, bolt) })).reduce((a, b) => (b.gap < a.gap ? b : a)),
+  everyBolt(r)
+    .map((i) => r.bolts[i]!)
+    .map((bolt) => ({ bolt, gap: edgeDistance(r.region, bolt) }))
+    .reduce((a, b) => (b.gap < a.gap ? b : a)),
 );
+
+/** A pair is judged by the wider hole of the two, among the bolts of that kind. */
+const judgedHere = (r: Resolved, a: PlacedBolt, b: PlacedBolt): boolean => {
+  const wider = r.kinds[a.kind]!.d0 >= r.kinds[b.kind]!.d0 ? a : b;
+  return wider.kind === r.kind || (r.kinds[wider.kind]!.d0 === r.d0 && (a.kind === r.kind || b.kind === r.kind));
+};
 
 /** The two bolts with least between them for what they need: across the force 2.4·d_0, along it 2.2·d_0. */
 function closestPair(r: Resolved, s: Loaded): Pair | undefined {
@@ -77,6 +86,7 @@ function closestPair(r: Resolved, s: Loaded): Pair | undefined {
   let best: Pair | undefined;
   r.bolts.forEach((a, i) => {
     for (const b of r.bolts.slice(i + 1)) {
+      if (!judgedHere(r, a, b)) continue;
       const gap = distance(a, b);
       const lengthwise = Math.abs((b.x - a.x) * fx + (b.y - a.y) * fy);
       const crosswise = Math.abs((b.x - a.x) * fy - (b.y - a.y) * fx);

@@ -2,7 +2,7 @@ import type { Resolved } from '../job/resolve';
 import { bends, leastBend } from '../stock/bends';
 import { refuse } from '../units/refusal';
 import { formula } from '../working/formula';
-import { notApplicable, outcome, worst, type Check, type Outcome } from './check';
+import { everyBolt, notApplicable, outcome, worst, type Check, type Outcome } from './check';
 
 const R_MIN = formula('r_min', 'k·t', 'mm');
 const C_MIN = formula('c_min', '2.5·t + r', 'mm');
@@ -32,9 +32,9 @@ export const fold: Check = {
     const t = r.plateThickness;
     const need = w.of(R_MIN, { k: leastBend(r.plateMetal), t }, `${r.plateMetal.name}: common practice`);
     const radius = outcome(need, f.radius, 'mm', `bend at the ${f.edge} edge`, ['springback: bend past, then check']);
-    const holes = worst(r.bolts, w, (b, i, w): Outcome => {
+    const holes = worst(everyBolt(r), w, (i, _k, w): Outcome => {
       const c = Math.max(holeToBend(r, i), 0);
-      return outcome(w.of(C_MIN, { t, r: f.radius }), c, 'mm', `${b.id} to the bend`);
+      return outcome(w.of(C_MIN, { t, r: f.radius }), c, 'mm', `${r.bolts[i]!.id} to the bend`);
     });
     return holes.utilisation > radius.utilisation ? holes : radius;
   },

@@ -54,7 +54,7 @@ export const localDishing = onSkin({
     if (r.far.kind === 'plate') return notApplicable('a backing plate lies under the nuts');
     const t = r.skinThickness;
     const [b, a] = [widthOf(r.panel), heightOf(r.panel)].sort((p, q) => p - q) as [number, number];
-    const r_0 = Math.min(...r.bolts.map((b) => farDiameter(r, b, w.recording && b === r.bolts[0] ? w : SILENT))) / 2;
+    const r_0 = Math.min(...everyBolt(r).map((i, k) => farDiameter(r, r.bolts[i]!, w.recording && k === 0 ? w : SILENT))) / 2;
     if (r_0 > b / 4) return refuse('bolts', 'the washer is large against the panel', 'a washer under half the panel');
     return worst(everyBolt(r), w, (i, _k, w) => {
       const σ = dishingStress({ F: s.demand.pull(i, w), t, r_0, a, b, nu: r.skin.nu }, w);

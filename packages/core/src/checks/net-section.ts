@@ -1,6 +1,7 @@
 import { heightOf, widthOf } from '../geometry/rects';
 import { rayToEdge } from '../geometry/region';
 import { rowsOf } from '../geometry/rows';
+import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { formula } from '../working/formula';
 import { WORN_EDGE } from './block-tearing';
@@ -8,17 +9,20 @@ import { notApplicable, outcome, remembered, worst, type Check } from './check';
 import type { Loaded } from './demand/demand';
 import { brittle } from './metal-rules';
 
-const A_NET = formula('A_net', '(b − n·d_n)·t', 'mm²');
+const A_NET = formula('A_net', '(b − Σd_n + Σs)·t', 'mm²');
 const N_U = formula('N_u.Rd', '0.9·A_net·f_u/γ', 'N');
 const N_U_AISC = formula('N_u.Rd', 'A_net·f_u/γ', 'N');
 const N_PL = formula('N_pl.Rd', 'b·t·f_y/γ_y', 'N');
 const N_T = formula('N_t.Rd', 'min(N_u.Rd, N_pl.Rd)', 'N');
 
-/** A row of holes across the plate, and the bolts in it and beyond it on one side. */
+/** A cut across the plate through holes, straight or stepping from row to row, and the bolts in its innermost row and beyond. */
 interface Line {
   readonly axis: 'x' | 'y';
   readonly at: number;
-  readonly holes: number;
+  /** Holes it goes through. */
+  readonly holes: readonly number[];
+  /** What stepping from row to row gives back: Σ s²/4p, mm. */
+  readonly steps: number;
   /** Width of plate there, mm. */
   readonly b: number;
   readonly outer: readonly number[];
@@ -30,15 +34,64 @@ const lines = remembered((r: Resolved): readonly Line[] =>
     const rows = rowsOf(r.bolts, axis, r.d);
     const [low, high] = axis === 'x' ? [r.base.x0, r.base.x1] : [r.base.y0, r.base.y1];
     return rows.flatMap((row, k): Line[] => {
-      const common = { axis, at: row.at, holes: row.bolts.length, b: widthThrough(r, axis, row.bolts) };
+      const cut = (outer: readonly number[]): Line => {
+        const { holes, steps } = weakestCut(r, axis, row.bolts, outer);
+        return { axis, at: row.at, holes, steps, b: widthThrough(r, axis, holes), outer };
+      };
       const beyond = (list: typeof rows) => list.flatMap((x) => x.bolts);
       return [
-        ...(row.at >= low ? [{ ...common, outer: beyond(rows.slice(k)) }] : []),
-        ...(row.at <= high ? [{ ...common, outer: beyond(rows.slice(0, k + 1)) }] : []),
+        ...(row.at >= low ? [cut(beyond(rows.slice(k)))] : []),
+        ...(row.at <= high ? [cut(beyond(rows.slice(0, k + 1)))] : []),
       ];
     });
   }),
 );
+
+/**
+ * Of all cuts from side to side that go through a hole of the innermost row and through holes beyond it, the one that takes most
+ * metal: Σd_0 less s²/4p for each step (EN 1993-1-1 §6.2.2.2(4), AISC 360-16 §B4.3b).
+ */
+function weakestCut(r: Resolved, axis: 'x' | 'y', innermost: readonly number[], outer: readonly number[]) {
+  const across = axis === 'x' ? 'y' : 'x';
+  const order = [...outer].sort((i, j) => r.bolts[i]![across] - r.bolts[j]![across]);
+  interface Cut {
+    readonly taken: number;
+    readonly steps: number;
+    readonly holes: readonly number[];
+    readonly touches: boolean;
+  }
+  const more = (a: Cut | undefined, b: Cut): Cut => (a && a.taken >= b.taken ? a : b);
+  /** The best cut that ends at each hole, and the best of those that have met the innermost row. */
+  const ending: { any: Cut; met: Cut | undefined }[] = [];
+  let best: Cut | undefined;
+  order.forEach((j, n) => {
+    const mine = innermost.includes(j);
+    const d = atBolt(r, j).d0;
+    const alone: Cut = { taken: d, steps: 0, holes: [j], touches: mine };
+    let any = alone;
+    let met = mine ? alone : undefined;
+    for (let k = 0; k < n; k++) {
+      const i = order[k]!;
+      const p = r.bolts[j]![across] - r.bolts[i]![across];
+      if (p < 1e-6) continue;
+      const step = (r.bolts[j]![axis] - r.bolts[i]![axis]) ** 2 / (4 * p);
+      const onwards = (c: Cut): Cut => ({
+        taken: c.taken + d - step,
+        steps: c.steps + step,
+        holes: [...c.holes, j],
+        touches: c.touches || mine,
+      });
+      const from = ending[k]!;
+      const next = onwards(from.any);
+      any = more(any, next);
+      if (mine) met = more(met, next);
+      if (from.met) met = more(met, onwards(from.met));
+    }
+    ending.push({ any, met });
+    if (met) best = more(best, met);
+  });
+  return best!;
+}
 
 /** The plate's least width across through the bolts of a row, mm. */
 function widthThrough(r: Resolved, axis: 'x' | 'y', bolts: readonly number[]): number {
@@ -72,8 +125,10 @@ export const netSection: Check = {
     const EN = r.rules === 'EN';
     return worst(all, w, (l, _i, w) => {
       const N = w.found('N_Ed', carried(s, l), 'N', `to the bolts outside ${l.axis} ${l.at.toFixed(0)} mm`);
-      const d_n = EN ? r.d0 : r.d0 + WORN_EDGE;
-      const A_net = Math.max(0, w.of(A_NET, { b: l.b, n: l.holes, d_n, t }));
+      const holes = l.holes.reduce((sum, i) => sum + atBolt(r, i).d0 + (EN ? 0 : WORN_EDGE), 0);
+      const words = `${l.holes.length} ${l.holes.length === 1 ? 'hole' : 'holes'}${EN ? '' : ', each 1/16 in wider'}`;
+      const stepped = l.steps > 0 ? '; Σs is s²/4p of each step of the cut' : '';
+      const A_net = Math.max(0, w.of(A_NET, { b: l.b, Σd_n: holes, Σs: l.steps, t }, `${words}${stepped}`));
       const N_u = w.of(EN ? N_U : N_U_AISC, { A_net, f_u: r.plateMetal.fu, γ: r.factors.onBreak });
       const N_pl = w.of(N_PL, { b: l.b, t, f_y: r.plateMetal.fy, γ_y: r.factors.onYield });
       return outcome(N, w.of(N_T, { 'N_u.Rd': N_u, 'N_pl.Rd': N_pl }), 'N', `row at ${l.axis} ${l.at.toFixed(0)} mm`);

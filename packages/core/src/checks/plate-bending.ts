@@ -1,3 +1,4 @@
+import { eachKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { formula } from '../working/formula';
 import { Working } from '../working/steps';
@@ -10,7 +11,7 @@ import { stubAt } from './plate-strip';
 import { tStubAISC, tStubEN } from './prying';
 import { remembered } from './remembered';
 
-const outside = remembered((r) => r.bolts.flatMap((b, i) => (b.throughBase ? [] : [i])));
+const outside = remembered((r) => r.bolts.flatMap((b, i) => (b.throughBase || b.kind !== r.kind ? [] : [i])));
 
 const bent: BoltCheck = {
   // The plate is bent by what the load pulls; what it pries besides is its own doing.
@@ -38,7 +39,7 @@ const stripStress = (r: Resolved, s: Pick<Loaded, 'outOfPlane'>, i: number) => {
 
 /** The largest elastic stress of the hand's strips, MPa; nothing where no bolt bends the plate. */
 export function handStrip(r: Resolved, s: Pick<Loaded, 'outOfPlane'>): number | undefined {
-  const all = outside(r).map((i) => stripStress(r, s, i).σ);
+  const all = eachKind(r).flatMap((k) => outside(k).map((i) => stripStress(k, s, i).σ));
   return all.length > 0 ? Math.max(...all) : undefined;
 }
 
@@ -80,7 +81,8 @@ export const plateBending: Check = {
     const found = s.demand.plateStress(w);
     if (found) return byStress(r, found, w);
     const among = outside(r);
-    if (among.length === 0) return notApplicable('every bolt clamps the base itself, so none bends the plate');
+    if (among.length === 0)
+      return notApplicable('every bolt clamps the base itself, so none bends the plate');
     const o = worstBolt(among, r, s, w, bent, capacities(r));
     beside(r, s, o.at, w);
     return o;

@@ -1,3 +1,4 @@
+import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { Working } from '../working/steps';
 import { tensionResistance } from './bolt-strength';
@@ -27,6 +28,7 @@ const SILENT = new Working(false);
 export const pryingRatio = remembered((r: Resolved): readonly number[] =>
   r.bolts.map((b, i) => {
     if (b.throughBase || r.joint.packing === 'spacers') return 1;
-    return (r.rules === 'EN' ? tStubEN : tStubAISC)(stubAt(r, i, tensionResistance(r, SILENT)), SILENT).ratio;
+    const at = atBolt(r, i);
+    return (r.rules === 'EN' ? tStubEN : tStubAISC)(stubAt(at, i, tensionResistance(at, SILENT)), SILENT).ratio;
   }),
 );

@@ -2,7 +2,7 @@ import { bearingOf, holeKind } from '../stock/hole-kinds';
 import { formula } from '../working/formula';
 import { bearingBothWays } from './bearing';
 import { shearOn } from './bolt-shear';
-import { notApplicable, onSkin, outcome, worst } from './check';
+import { everyBolt, notApplicable, onSkin, outcome, worst } from './check';
 import { bearingSkin, metalSkin } from './skin-parts';
 
 const F_B = formula('F_b.Rd', 'f_h·d·t/γ', 'N');
@@ -21,14 +21,19 @@ export const skinBearing = onSkin({
     if (r.skinKind === 'timber') return notApplicable('a bolt in timber bends as it beds in: see Timber joint');
     const t = bearingSkin(r);
     if (!metalSkin(r))
-      return worst(r.bolts, w, (b, i, w) =>
-        outcome(shearOn(r, s, i, w), w.of(F_B, { f_h: r.skin.bearing(r.d), d: r.d, t, γ: r.factors.onSkin }), 'N', b.id),
+      return worst(everyBolt(r), w, (i, _k, w) =>
+        outcome(
+          shearOn(r, s, i, w),
+          w.of(F_B, { f_h: r.skin.bearing(r.d), d: r.d, t, γ: r.factors.onSkin }),
+          'N',
+          r.bolts[i]!.id,
+        ),
       );
     const hole = bearingOf(holeKind(r.size, r.d0));
     const parts = { d: r.d, d0: r.d0, t, fu: r.skin.fu, fub: r.grade.fub, gamma: r.factors.onBreak, hole };
     const { rules, bolts } = r;
-    return worst(bolts, w, (bolt, i, w) =>
-      bearingBothWays({ rules, bolts, bolt, force: s.inPlane.shears[i]!, pressed: 1, parts }, w),
+    return worst(everyBolt(r), w, (i, _k, w) =>
+      bearingBothWays({ rules, bolts, bolt: bolts[i]!, force: s.inPlane.shears[i]!, pressed: 1, parts }, w),
     );
   },
 });

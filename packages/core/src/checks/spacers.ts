@@ -72,7 +72,7 @@ export function chiC(lambda: number): number {
 }
 
 const pushOn = (r: Resolved, s: Loaded, i: number, w: Working): number =>
-  w.found('N_Ed', s.outOfPlane.pushes[i]!, 'N', `push down the spacer of ${r.bolts[i]!.id}, elastic, all spacers alike`);
+  w.found('N_Ed', s.outOfPlane.pushes[i]!, 'N', `push down the spacer of ${r.bolts[i]!.id}, elastic`);
 
 /** A spacer tube pressed short or bent out. */
 export const spacer: Check = {
@@ -85,12 +85,15 @@ export const spacer: Check = {
   range: 'Round steel tube, S235; all spacers of one kind',
   evaluate(r, s, w) {
     if (!onSpacers(r)) return none;
-    const { tubeOutside, tubeWall, packer, tightening } = r.joint;
+    const { tubeOutside, tubeWall, tightening } = r.joint;
+    const among = everyBolt(r).filter((i) => r.bolts[i]!.packed > 0);
+    if (among.length === 0) return none;
     const t_t = Math.min(tubeWall, tubeOutside / 2);
-    return worst(r.bolts, w, (b, i, w) => {
+    return worst(among, w, (i, _k, w) => {
+      const b = r.bolts[i]!;
       const A = w.of(A_T, { D_t: tubeOutside, t_t });
       const I = w.of(I_T, { D_t: tubeOutside, t_t });
-      const N_cr = w.of(N_CR, { E: E_STEEL, I, h: packer });
+      const N_cr = w.of(N_CR, { E: E_STEEL, I, h: b.packed });
       const χ = w.found('χ', chiC(w.of(LAMBDA, { A, f_y: FY, N_cr })), '–', 'EN 1993-1-1 §6.3.1.2, curve c');
       const capacity = w.of(N_RD, { χ, A, f_y: FY, γ_y: r.factors.onYield });
       if (tightening === 'snug') return outcome(pushOn(r, s, i, w), capacity, 'N', b.id);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { id } from '../loads/schema';
 import { HEAD_IDS } from '../stock/heads';
 import { NUT_KIND_IDS } from '../stock/nut-kinds';
 import { quantity } from '../units/quantity';
@@ -54,6 +55,22 @@ export const Joint = z.strictObject({
   isolated: z.boolean(),
 });
 export type Joint = z.infer<typeof Joint>;
+
+/** One more kind of fastener in a joint: what it does not say is as the joint says it. */
+export const FastenerKind = z.strictObject({
+  id,
+  size: z.string().max(20),
+  class: z.string().max(20),
+  nut: z.string().max(20),
+  fit: z.enum(['fine', 'medium', 'coarse']),
+  holding: z.enum(HOLDINGS).optional(),
+  engagement: quantity(RANGES.engagement).optional(),
+  insert: quantity(RANGES.insert).optional(),
+  inPlane: z.enum(['thread', 'shank']).optional(),
+  head: z.enum(HEAD_IDS).optional(),
+  nutKind: z.enum(NUT_KIND_IDS).optional(),
+});
+export type FastenerKind = z.infer<typeof FastenerKind>;
 
 /** Held by a thread cut or set into the structure, without a nut of its own. */
 export const isHeldByThreadOf = (j: Pick<Joint, 'holding'>): boolean => j.holding === 'tapped' || j.holding === 'rivet nut';

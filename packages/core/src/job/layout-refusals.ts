@@ -5,6 +5,7 @@ import { contains, heightOf, nearestEdge, nearestPoint, upright, widthOf } from 
 import { edgeDistance, loopPoints } from '../geometry/region';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
+import { atBolt, eachKind } from './of-kind';
 import { roomBehind } from './outlines';
 import { spreadRulesOf } from './spread-rules';
 import { stripRows } from './strips';
@@ -18,11 +19,12 @@ function offHole(job: Job, h: Point, p: Point): number {
   return Math.hypot(Math.max(0, Math.abs(p.x - h.x) - sx), Math.max(0, Math.abs(p.y - h.y) - sy));
 }
 
+/** Diameter of a base hole, or width of its slot, mm. */
+const wide = (job: Job, h: Job['base']['holes'][number]): number => (h.d ?? job.base.hole).v;
+
 /** The base hole or slot a bolt goes through, if any: its centre within the slot's range plus the clearance. */
 export function baseHoleFor(job: Job, bolt: Point, d: number): Job['base']['holes'][number] | undefined {
-  if (job.base.hole.v < d) return undefined;
-  const play = (job.base.hole.v - d) / 2 + 1e-6;
-  return job.base.holes.find((h) => offHole(job, h, bolt) <= play);
+  return job.base.holes.find((h) => offHole(job, h, bolt) <= (wide(job, h) - d) / 2 + 1e-6);
 }
 
 /** Lengths in a refusal read in the job's own unit. */
@@ -111,7 +113,7 @@ function behindRefusals(r: Resolved): Refusal[] {
   const no: Refusal[] = [];
   if (job.far.kind === 'strips') {
     const spread = Math.max(0, ...stripRows(job).map((s) => s.to - s.from));
-    const need = spread + r.d0;
+    const need = spread + Math.max(...eachKind(r).map((k) => k.d0));
     if (spread > 0 && need > job.far.width.v + 1e-6)
       no.push(
         refuse(
@@ -137,7 +139,7 @@ function behindRefusals(r: Resolved): Refusal[] {
 
 /** What cannot be made at one bolt. */
 function boltRefusals(r: Resolved, i: number): Refusal[] {
-  const { job, bolts, d0, base, size } = r;
+  const { job, bolts, d0, base, size } = atBolt(r, i);
   const mm = lengthsOf(job);
   const b = bolts[i]!;
   const field = `bolts.items.${i} (${b.id})`;
@@ -154,13 +156,14 @@ function boltRefusals(r: Resolved, i: number): Refusal[] {
         `at least ${mm(d0 / 2)} from every edge`,
       ),
     );
-  bolts.slice(i + 1).forEach((c) => {
-    if (distance(b, c) < d0)
+  bolts.slice(i + 1).forEach((c, k) => {
+    const apart = (d0 + atBolt(r, i + 1 + k).d0) / 2;
+    if (distance(b, c) < apart)
       no.push(
         refuse(
           field,
           `its hole overlaps that of ${c.id} (${mm(distance(b, c))} between centres)`,
-          `over ${mm(d0)} between centres`,
+          `over ${mm(apart)} between centres`,
         ),
       );
   });
@@ -178,9 +181,11 @@ function boltRefusals(r: Resolved, i: number): Refusal[] {
 }
 
 /** Bolts in what must not be drilled: hidden things with their clearance, and existing holes to stay clear of or filled. */
-export function keptOut(job: Job, d0: number): Refusal[] {
+export function keptOut(r: Resolved): Refusal[] {
+  const { job } = r;
   const mm = lengthsOf(job);
-  return job.bolts.items.flatMap((b, i) => {
+  return r.bolts.flatMap((b, i) => {
+    const { d0 } = atBolt(r, i);
     const field = `bolts.items.${i} (${b.id})`;
     const hidden = job.survey.hidden.flatMap((h) => {
       const gap = nearestPoint(upright(h), b).gap;
@@ -215,12 +220,12 @@ export function keptOut(job: Job, d0: number): Refusal[] {
 
 function underBase(job: Job, bolt: Point, field: string, d: number): Refusal {
   const mm = lengthsOf(job);
-  const near = job.base.holes.find((h) => offHole(job, h, bolt) <= job.base.hole.v);
-  if (near && job.base.hole.v < d) {
+  const near = job.base.holes.find((h) => offHole(job, h, bolt) <= wide(job, h));
+  if (near && wide(job, near) < d) {
     const what = job.base.slot.v > 0 ? 'slot' : 'hole';
     return refuse(
       'base.hole',
-      `the ${what} is ${mm(job.base.hole.v)} wide, narrower than the ${mm(d)} bolt ${field.replace(/.*\((.*)\)/, '$1')}`,
+      `the ${what} is ${mm(wide(job, near))} wide, narrower than the ${mm(d)} bolt ${field.replace(/.*\((.*)\)/, '$1')}`,
       `at least ${mm(d)}`,
     );
   }

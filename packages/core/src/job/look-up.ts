@@ -4,13 +4,20 @@ import { metal, type Metal } from '../stock/metals';
 import { NUT_CLASSES, nutClass, type NutClass } from '../stock/nuts';
 import { bed, hollowWall, laminate, plywood, sandwich, sheet, timber, type SkinStrength } from '../stock/skins';
 import { refuse, type Refusal } from '../units/refusal';
+import { jobOfKind, kindsUsed } from './fastener-kinds';
 import type { Job } from './schema';
 
-/** Every name in the document as the row of stock it stands for. */
-export interface LookedUp {
+/** A kind of fastener with its names looked up. */
+export interface Fastener {
   readonly size: FastenerSize;
   readonly grade: FastenerClass;
   readonly nut: NutClass;
+}
+
+/** Every name in the document as the row of stock it stands for. */
+export interface LookedUp {
+  /** In the order of `kindsUsed`. */
+  readonly fasteners: readonly Fastener[];
   readonly plateMetal: Metal;
   readonly baseMetal: Metal;
   readonly farMetal: Metal | undefined;
@@ -33,10 +40,8 @@ export function lookUp(job: Job): LookedUp | readonly Refusal[] {
     return row;
   };
   const ofMetal = (id: string, field: string) => found(metal(id, job.ownStock.metals), field, id, 'a metal of the stock list');
-  const { bolts, far, lug } = job;
-  const size = found(fastenerSize(bolts.size), 'bolts.size', bolts.size, 'M5 to M24 coarse and fine, 1/4 to 1 in UNC and UNF');
-  const named = found(fastenerClass(bolts.class), 'bolts.class', bolts.class, list(FASTENER_CLASSES));
-  const nut = found(nutClass(bolts.nut), 'bolts.nut', bolts.nut, list(NUT_CLASSES));
+  const { far, lug } = job;
+  const fasteners = kindsUsed(job).flatMap((kind) => fastenerOf(job, kind, no) ?? []);
   const plateMetal = ofMetal(job.plate.metal, 'plate.metal');
   const baseMetal = ofMetal(job.base.metal ?? USUAL_BASE_METAL, 'base.metal');
   const farMetal = 'metal' in far ? ofMetal(far.metal, 'far.metal') : undefined;
@@ -44,22 +49,56 @@ export function lookUp(job: Job): LookedUp | readonly Refusal[] {
   const pin = lug && found(fastenerClass(lug.pinClass), 'lug.pinClass', lug.pinClass, 'a bolt class of the stock list');
   const skin = found(skinOf(job), ...skinField(job));
   const skinMetal = 'metal' in job.skin ? metal(job.skin.metal, job.ownStock.metals) : undefined;
-  if (!size || !named || !nut || !plateMetal || !baseMetal || !skin || no.length > 0) return no;
-  no.push(...familyRefusals(size, named, nut), ...laminateRefusals(job, skinMetal));
+  no.push(...kindRefusals(job));
+  if (!plateMetal || !baseMetal || !skin || no.length > 0) return no;
+  no.push(...laminateRefusals(job, skinMetal));
   if (no.length > 0) return no;
-  const grade = classIn(named, size.d);
   const pinGrade = pin && lug && classIn(pin, lug.pin.v);
-  return { size, grade, nut, plateMetal, baseMetal, farMetal, skin, skinMetal, lugMetal, pinGrade };
+  return { fasteners, plateMetal, baseMetal, farMetal, skin, skinMetal, lugMetal, pinGrade };
+}
+
+/** Size, class and nut of one kind; what is not in stock is put to `no` at its field. */
+function fastenerOf(job: Job, kind: string | undefined, no: Refusal[]): Fastener | undefined {
+  const { bolts } = jobOfKind(job, kind);
+  const at = kind === undefined ? 'bolts' : `bolts.kinds.${job.bolts.kinds!.findIndex((k) => k.id === kind)}`;
+  const missing = (field: string, value: string, allowed: string) =>
+    no.push(refuse(`${at}.${field}`, `"${value}" is not in the stock list`, allowed));
+  const size = fastenerSize(bolts.size);
+  const named = fastenerClass(bolts.class);
+  const nut = nutClass(bolts.nut);
+  if (!size) missing('size', bolts.size, 'M5 to M24 coarse and fine, 1/4 to 1 in UNC and UNF');
+  if (!named) missing('class', bolts.class, list(FASTENER_CLASSES));
+  if (!nut) missing('nut', bolts.nut, list(NUT_CLASSES));
+  if (!size || !named || !nut) return undefined;
+  no.push(...familyRefusals(at, size, named, nut));
+  return { size, grade: classIn(named, size.d), nut };
+}
+
+/** Kinds that two fasteners share a name of, and bolts of a kind that is not there. */
+function kindRefusals(job: Job): Refusal[] {
+  const { kinds = [], items } = job.bolts;
+  const twice = kinds.flatMap((k, i) =>
+    kinds.findIndex((o) => o.id === k.id) < i
+      ? [refuse(`bolts.kinds.${i}.id`, `two kinds are called ${k.id}`, 'each kind its own name')]
+      : [],
+  );
+  const names = kinds.map((k) => k.id).join(', ');
+  const unknown = items.flatMap((b, i) =>
+    b.kind !== undefined && kinds.every((k) => k.id !== b.kind)
+      ? [refuse(`bolts.items.${i} (${b.id})`, `there is no kind "${b.kind}"`, names || 'none: the joint has one kind of fastener')]
+      : [],
+  );
+  return [...twice, ...unknown];
 }
 
 /** A bolt, its class and its nut come from one family of threads. */
-function familyRefusals(size: FastenerSize, grade: FastenerClass, nut: NutClass): Refusal[] {
+function familyRefusals(at: string, size: FastenerSize, grade: FastenerClass, nut: NutClass): Refusal[] {
   const no: Refusal[] = [];
   const metric = size.family === 'metric';
   if (size.family !== grade.family)
     no.push(
       refuse(
-        'bolts.class',
+        `${at}.class`,
         `class ${grade.id} is not made in ${size.id}`,
         metric ? '4.6 to 12.9, A2, A4 with metric bolts' : 'Gr 2, 5, 8, A325, A490, F593 with inch bolts',
       ),
@@ -67,7 +106,7 @@ function familyRefusals(size: FastenerSize, grade: FastenerClass, nut: NutClass)
   if (size.family !== nut.family)
     no.push(
       refuse(
-        'bolts.nut',
+        `${at}.nut`,
         `a class ${nut.id} nut is not made in ${size.id}`,
         metric ? '5, 8, 10, 12, A2, A4' : 'Gr 2, 5, 8, A563-DH, F594',
       ),

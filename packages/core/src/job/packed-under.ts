@@ -1,15 +1,15 @@
-import type { Point } from '../geometry/points';
 import { isRefusal } from '../units/refusal';
 import { packersFor, surfaceOf } from './packers';
 import type { Job } from './schema';
 
-/** Height made up under the plate at each bolt, mm: the joint's packer or spacer, and the shim that was measured there. */
-export function packedUnder(job: Job): (bolt: Point & { readonly id: string }) => number {
+/** Height made up under the plate at each bolt, mm: its own packer or spacer, else the joint's, and the shim that was measured there. */
+export function packedUnder(job: Job): (bolt: Job['bolts']['items'][number]) => number {
   const { packing, packer } = job.joint;
   const all = packing === 'none' ? 0 : packer.v;
   const { shims } = job.survey;
   const surface = surfaceOf(shims);
-  if (isRefusal(surface)) return () => all;
+  const own = (b: Job['bolts']['items'][number]) => b.packed?.v ?? all;
+  if (isRefusal(surface)) return own;
   const shim = new Map(packersFor(job.bolts.items, shims, surface).map((p) => [p.id, p.thickness]));
-  return (b) => all + (shim.get(b.id) ?? 0);
+  return (b) => own(b) + (shim.get(b.id) ?? 0);
 }

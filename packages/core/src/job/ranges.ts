@@ -67,6 +67,7 @@ export const RANGES = {
   bondLine: length('Glue line, thickness', 20),
   bondModulus: stress('Glue, shear modulus', 5000),
   packer: length('Packing height', 200),
+  boltPacked: length('Packing at this bolt', 500, '0'),
   tubeOutside: length('Sleeve or plug, outside', 200),
   throat: length('Weld throat a', 30),
   stitch: length('Stitch', 500),

@@ -8,12 +8,13 @@ import { timberRow } from '../stock/timber';
 import { plain } from '../units/quantity';
 import type { Refusal } from '../units/refusal';
 import { factorsOf } from './factors';
-import { keptOut, layoutRefusals } from './layout-refusals';
-import { lookUp, type LookedUp } from './look-up';
+import { jobOfKind, kindOfEach, kindsUsed } from './fastener-kinds';
+import { baseHoleFor, keptOut, layoutRefusals } from './layout-refusals';
+import { lookUp, type Fastener, type LookedUp } from './look-up';
 import { farHeightOf, farLayersOf, farOutlineOf, outlineOf, panelOf } from './outlines';
 import { packedUnder } from './packed-under';
 import { USUAL_BOND } from './plain-joint';
-import type { FarSide, Resolved } from './resolved';
+import type { FarSide, KindOfFastener, Resolved } from './resolved';
 import type { Job } from './schema';
 import { spreadRulesOf } from './spread-rules';
 
@@ -24,38 +25,47 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
   const found = lookUp(job);
   if (isRefused(found)) return found;
   const r = placed(job, found);
-  const no = [...layoutRefusals(r), ...keptOut(job, r.d0)];
+  const no = [...layoutRefusals(r), ...keptOut(r)];
   return no.length > 0 ? no : r;
 }
 
 const isRefused = (x: LookedUp | readonly Refusal[]): x is readonly Refusal[] => Array.isArray(x);
 
 /** The job with its parts in their places, before anybody asked whether it can be made. */
-function placed(job: Job, { farMetal, ...found }: LookedUp): Resolved {
-  const { size } = found;
+function placed(job: Job, { farMetal, fasteners, ...found }: LookedUp): Resolved {
+  const used = kindsUsed(job);
+  const kinds = used.map((name, k) => kindOf(jobOfKind(job, name), name, fasteners[k]!, farMetal));
+  const kindAt = kindOfEach(job);
   const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
   const plate = outlineOf(job);
   const under = packedUnder(job);
   const { base: fitting, joint } = job;
   return {
     ...found,
+    ...kinds[0]!,
+    kinds,
+    kind: 0,
     rules: job.practice.rules,
     factors: factorsOf(job.practice, found.skin),
-    bolts: job.bolts.items.map((b) => ({ ...b, throughBase: contains(base, b), packed: under(b) })),
-    d: size.d,
-    d0: size.hole[job.bolts.fit],
-    As: stressArea(size),
+    bolts: job.bolts.items.map(({ id, x, y }, i) => ({
+      id,
+      x,
+      y,
+      throughBase: contains(base, { x, y }),
+      packed: under(job.bolts.items[i]!),
+      kind: kindAt[i]!,
+      baseHole: (baseHoleFor(job, { x, y }, kinds[kindAt[i]!]!.d)?.d ?? fitting.hole).v,
+    })),
     base,
     baseThickness: fitting.thickness.v,
     baseMetalSaid: fitting.metal !== undefined,
-    baseHole: { d: fitting.hole.v, slot: fitting.slot.v, along: fitting.slotAlong },
+    baseHole: { slot: fitting.slot.v, along: fitting.slotAlong },
     plate,
     region: job.plate.outline ? regionOf(job.plate.outline) : roundedRect(plate, job.plate.corner),
     shaped: job.plate.outline !== undefined,
     plateThickness: job.plate.thickness.v,
     plateLayers: job.plate.layers,
     fold: job.plate.fold && plain(job.plate.fold),
-    joint: plain(joint),
     welds: plain(job.welds),
     bond: { line: (joint.bondLine ?? USUAL_BOND.bondLine).v, modulus: (joint.bondModulus ?? USUAL_BOND.bondModulus).v },
     lug: job.lug && plain(job.lug),
@@ -71,10 +81,23 @@ function placed(job: Job, { farMetal, ...found }: LookedUp): Resolved {
     serviceClass: joint.place === 'weather' || joint.place === 'salt' ? 3 : 2,
     panel: panelOf(job),
     bedModulus: job.skin.bedModulus.v,
-    washerOutside: size.washer.outside,
-    far: farOf(job, found, farMetal),
     allInLine: collinear(job.bolts.items),
     job,
+  };
+}
+
+/** One kind of fastener with what lies under its head and its nut; `job` is the job as if all bolts were of it. */
+function kindOf(job: Job, name: string | undefined, f: Fastener, farMetal: Metal | undefined): KindOfFastener {
+  const { size } = f;
+  return {
+    ...f,
+    kindName: name ?? '',
+    d: size.d,
+    d0: size.hole[job.bolts.fit],
+    As: stressArea(size),
+    joint: plain(job.joint),
+    washerOutside: size.washer.outside,
+    far: farOf(job, f, farMetal),
   };
 }
 
@@ -96,7 +119,7 @@ function seatShareOf(job: Job): number {
 /** Plain steel washers, 200 HV (ISO 7089; yield about 2·HV: common practice), MPa. */
 const WASHER_FY = 400;
 
-function farOf(job: Job, { size }: Pick<LookedUp, 'size'>, m: Metal | undefined): FarSide {
+function farOf(job: Job, { size }: Pick<Fastener, 'size'>, m: Metal | undefined): FarSide {
   const { far } = job;
   switch (far.kind) {
     case 'plate':

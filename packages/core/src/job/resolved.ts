@@ -19,6 +19,25 @@ export interface PlacedBolt extends Point {
   readonly throughBase: boolean;
   /** Height made up under the plate there, mm: the joint's packing and what was measured. */
   readonly packed: number;
+  /** Diameter of the base's hole it goes through, or width of its slot, mm. */
+  readonly baseHole: number;
+  /** Which of the joint's kinds of fastener it is. */
+  readonly kind: number;
+}
+
+/** One kind of fastener of the joint: what checks read of a bolt, with the joint as that kind holds it. */
+export interface KindOfFastener {
+  /** Its name; empty for the joint's own. */
+  readonly kindName: string;
+  readonly size: FastenerSize;
+  readonly grade: FastenerClass;
+  readonly nut: NutClass;
+  readonly d: number;
+  readonly d0: number;
+  readonly As: number;
+  readonly joint: Plain<Joint>;
+  readonly washerOutside: number;
+  readonly far: FarSide;
 }
 
 /** Divisors and the load factor of the school the job names. */
@@ -60,23 +79,20 @@ export type FarSide =
     };
 
 /** The job with every name looked up and every cross-check passed: all the checks read. Numbers in inside units. */
-export interface Resolved {
+export interface Resolved extends KindOfFastener {
+  /** Every kind of fastener of the joint, and which of them this is seen as: `of-kind` goes from one to the other. */
+  readonly kinds: readonly KindOfFastener[];
+  readonly kind: number;
   readonly rules: Job['practice']['rules'];
   readonly factors: Factors;
   readonly bolts: readonly PlacedBolt[];
-  readonly size: FastenerSize;
-  readonly grade: FastenerClass;
-  readonly nut: NutClass;
-  readonly d: number;
-  readonly d0: number;
-  readonly As: number;
   readonly base: Rect;
   readonly baseThickness: number;
   /** The base's own metal; S235 until somebody says. */
   readonly baseMetal: Metal;
   readonly baseMetalSaid: boolean;
-  /** Hole of the base, what a slot is longer than it, and which way it runs. */
-  readonly baseHole: { readonly d: number; readonly slot: number; readonly along: 'x' | 'y' };
+  /** What a slot of the base is longer than it is wide, and which way it runs. */
+  readonly baseHole: { readonly slot: number; readonly along: 'x' | 'y' };
   readonly plate: Rect;
   /** The plate's outline as it is cut. */
   readonly region: Region;
@@ -87,7 +103,6 @@ export interface Resolved {
   /** Loose plates of that thickness on each other. */
   readonly plateLayers: number;
   readonly fold: Plain<Fold> | undefined;
-  readonly joint: Plain<Joint>;
   readonly welds: Plain<Welds>;
   /** Glue line: thickness, mm, and shear modulus of the glue, MPa. */
   readonly bond: { readonly line: number; readonly modulus: number };
@@ -113,8 +128,6 @@ export interface Resolved {
   readonly serviceClass: ServiceClass;
   readonly panel: Rect;
   readonly bedModulus: number;
-  readonly washerOutside: number;
-  readonly far: FarSide;
   readonly allInLine: boolean;
   /** The document, for drawings, sheets and the solver's own rules; no check reads it. */
   readonly job: Job;

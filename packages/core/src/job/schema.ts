@@ -6,7 +6,7 @@ import { Provenance, quantity, rangedNumber as number } from '../units/quantity'
 import { PACK_IDS } from '../stock/packs';
 import type { Stands } from '../standing/stands';
 import { OwnStock } from './own-stock';
-import { Fold, Joint, Limits, Lug, Welds } from './joint';
+import { FastenerKind, Fold, Joint, Limits, Lug, Welds } from './joint';
 import { RANGES } from './ranges';
 import { SpreadRules } from './spread-rules';
 import { Survey } from './survey';
@@ -25,6 +25,13 @@ export const VERSION = 4;
 export const MAX_BOLTS = 60;
 
 const Place = z.strictObject({ id, x: number(RANGES.position), y: number(RANGES.position) });
+
+/** A bolt of the layout: where it stands, of which kind, and what is packed under it where that is not the joint's own. */
+const PlacedBolt = Place.extend({
+  kind: id.optional(),
+  /** Packer or spacer under the plate at this bolt. */
+  packed: quantity(RANGES.boltPacked).optional(),
+});
 
 /** What a sandwich's core is made of. */
 export const CORES = ['PVC foam', 'PVC foam, dense', 'SAN foam', 'PET foam', 'balsa', 'plywood', 'honeycomb', 'unknown'] as const;
@@ -176,7 +183,10 @@ export const DESIGN = {
     slotAlong: z.enum(['x', 'y']),
     /** Of the stock list; taken as S235, and said to be assumed, where left out. */
     metal: z.string().max(40).optional(),
-    holes: z.array(Place).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} holes`),
+    /** `d`: its own diameter, where that is not the common one. */
+    holes: z
+      .array(Place.extend({ d: quantity(RANGES.baseHole).optional() }))
+      .max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} holes`),
     holesFrom: Provenance,
   }),
   plate: z.strictObject({
@@ -198,7 +208,9 @@ export const DESIGN = {
     class: z.string().max(20),
     nut: z.string().max(20),
     fit: z.enum(['fine', 'medium', 'coarse']),
-    items: z.array(Place).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} bolts`),
+    items: z.array(PlacedBolt).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} bolts`),
+    /** Other fasteners of the same joint; what is said above is of those that name none. */
+    kinds: z.array(FastenerKind).max(6, 'allowed: up to 6 other kinds').optional(),
   }),
   far: Far,
   joint: Joint,

@@ -1,9 +1,11 @@
 import { lowered, type LoadCase } from '../loads/load-case';
+import { eachKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { isRefusal, type Refusal } from '../units/refusal';
 import { shareInPlane, type InPlane } from './in-plane';
 import { shareOutOfPlane, type Bed, type OutOfPlane } from './out-of-plane';
 import { leftByPlate } from './t-stub';
+import { alongStiffness, axialParts } from './unlike-bolts';
 import { heldByFriction, lessFriction, type Friction } from './friction';
 import type { Solved } from './solved';
 
@@ -33,20 +35,22 @@ function orBending(r: Resolved, bed: Bed, stiff: OutOfPlane, c: LoadCase): OutOf
   const left = leftByPlate(r);
   const [least, most] = [Math.min(...left), Math.max(...left)];
   if (most - least < 1e-6) return stiff;
-  const bends = shareOutOfPlane({ ...bed, left }, c.fz, c.mx, c.my);
+  const bends = shareOutOfPlane({ ...bed, left: left.map((v, i) => v * (bed.left?.[i] ?? 1)) }, c.fz, c.mx, c.my);
   if (isRefusal(bends)) return stiff;
   return { ...stiff, tensions: stiff.tensions.map((t, i) => Math.max(t, bends.tensions[i]!)) };
 }
 
 /** Shares a factored case between the bolts and the bed. `solved`: what the spread solver found of it, for the friction it takes. */
 export function share(r: Resolved, c: LoadCase, solved?: Solved): Shared | Refusal {
-  const inPlane = shareInPlane(r.bolts, c.fx, c.fy, c.mz);
+  const inPlane = shareInPlane(r.bolts, c.fx, c.fy, c.mz, alongStiffness(r));
   if (isRefusal(inPlane)) return inPlane;
   const h = standsOff(r);
   const onSkin = lowered(c, h);
   const { base, bolts, bedModulus, allInLine: inLine } = r;
   const onSpacers = r.joint.packing === 'spacers';
-  const bed = { base, bolts, boltStiffness: r.grade.E * r.As, bedModulus, inLine, onSpacers };
+  const parts = axialParts(r);
+  const boltStiffness = Math.max(...eachKind(r).map((k) => k.grade.E * k.As));
+  const bed: Bed = { base, bolts, boltStiffness, bedModulus, inLine, onSpacers, ...(parts ? { left: parts } : {}) };
   const stiff = shareOutOfPlane(bed, onSkin.fz, onSkin.mx, onSkin.my);
   if (isRefusal(stiff)) return stiff;
   const outOfPlane = orBending(r, bed, stiff, onSkin);

@@ -1,6 +1,7 @@
 import { dot, left, sub, type Point } from '../geometry/points';
 import { nearestPoint } from '../geometry/rects';
 import { rayToEdge } from '../geometry/region';
+import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 
 /** One side of a bolt along the base edge: half way to a neighbour in its row, or the plate's end. */
@@ -61,7 +62,8 @@ export const leftByPlate = (r: Resolved): readonly number[] =>
     const wide = Math.min(one, 2 * place.m) + Math.min(two, 2 * place.m);
     const I = (wide * r.plateLayers * r.plateThickness ** 3) / 12;
     const strip = (Math.sqrt(MODULI.cantilever * MODULI.level) * r.plateMetal.E * I) / place.m ** 3;
-    const plies = r.plateThickness * r.plateLayers + b.packed + r.skinThickness + r.far.height;
-    const bolt = (r.grade.E * r.As) / (plies + 0.9 * r.d);
+    const plies = r.plateThickness * r.plateLayers + b.packed + r.skinThickness + atBolt(r, i).far.height;
+    const at = atBolt(r, i);
+    const bolt = (at.grade.E * at.As) / (plies + 0.9 * at.d);
     return strip / (strip + bolt);
   });

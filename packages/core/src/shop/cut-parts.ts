@@ -1,6 +1,7 @@
 import { type Point, type Rect } from '../geometry/points';
 import { cutLength, regionArea, roundedRect, type Region } from '../geometry/region';
 import { baseHoleFor } from '../job/layout-refusals';
+import { atBolt, eachKind, ofThisKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { stripsOf } from '../job/strips';
 import { headDepth } from '../stock/heads';
@@ -80,11 +81,11 @@ export function bendLines(r: Pick<Resolved, 'plate' | 'fold' | 'plateThickness'>
 export function fittingHoles(r: Resolved): CutHole[] {
   const { job } = r;
   if (job.welds.fitting !== 'none') return [];
-  const taken = new Set(r.bolts.map((b) => baseHoleFor(job, b, r.d)?.id));
+  const taken = new Set(r.bolts.map((b, i) => baseHoleFor(job, b, atBolt(r, i).d)?.id));
   const slot = r.baseHole.slot > 0 ? `under the middle of a slot ${r.baseHole.slot} mm longer than it is wide` : '';
   return job.base.holes
     .filter((h) => !taken.has(h.id))
-    .map((h) => ({ id: h.id, x: h.x, y: h.y, d: r.baseHole.d, takes: 'fitting' as const, then: slot }));
+    .map((h) => ({ id: h.id, x: h.x, y: h.y, d: (h.d ?? job.base.hole).v, takes: 'fitting' as const, then: slot }));
 }
 
 /** The part a thread or a nut is made in: the backing, else the skin. */
@@ -103,14 +104,14 @@ function backingHole(r: Resolved): Pick<CutHole, 'd' | 'then'> {
 export function cutParts(r: Resolved): CutPart[] {
   const { corner } = r.job.plate;
   const blank = blankRect(r);
-  const sunk = headDepth(r.joint.head, r.size) > 0;
-  const mine: CutHole[] = r.bolts.map((b) => ({
+  const sunk = (i: number) => headDepth(atBolt(r, i).joint.head, atBolt(r, i).size) > 0;
+  const mine: CutHole[] = r.bolts.map((b, i) => ({
     id: b.id,
     x: b.x,
     y: b.y,
-    d: r.d0,
+    d: atBolt(r, i).d0,
     takes: 'bolt',
-    then: sunk && !b.throughBase ? 'countersink 90° for the head' : '',
+    then: sunk(i) && !b.throughBase ? 'countersink 90° for the head' : '',
   }));
   const plate: CutPart = {
     id: 'plate',
@@ -130,13 +131,12 @@ function backingParts(r: Resolved): CutPart[] {
   const { far, job } = r;
   if (far.kind !== 'plate') {
     if (job.far.kind !== 'plate washer' || far.metal === undefined) return [];
-    return [plateWasher(r, far.metal)];
+    return eachKind(r).map((k) => plateWasher(k, far.metal!));
   }
-  const hole = backingHole(r);
   const under = (o: Rect) =>
     r.bolts
-      .filter((b) => b.x >= o.x0 && b.x <= o.x1 && b.y >= o.y0 && b.y <= o.y1)
-      .map((b) => ({ id: b.id, x: b.x, y: b.y, ...hole, takes: 'bolt' as const }));
+      .map((b, i) => ({ id: b.id, x: b.x, y: b.y, ...backingHole(atBolt(r, i)), takes: 'bolt' as const }))
+      .filter((b) => b.x >= o.x0 && b.x <= o.x1 && b.y >= o.y0 && b.y <= o.y1);
   const cut = (id: string, name: string, o: Rect, corner: number): CutPart => ({
     id,
     name,
@@ -157,15 +157,15 @@ function plateWasher(r: Resolved, metal: Metal): CutPart {
   const { outside, thickness } = r.far as Extract<Resolved['far'], { kind: 'washer' }>;
   const o: Rect = { x0: -outside / 2, x1: outside / 2, y0: -outside / 2, y1: outside / 2 };
   return {
-    id: 'plate-washer',
-    name: 'plate washer',
+    id: r.kindName ? `plate-washer-${r.kindName}` : 'plate-washer',
+    name: r.kinds.length > 1 ? `plate washer, ${r.size.id}` : 'plate washer',
     region: roundedRect(o, 0),
     bounds: o,
     holes: [{ id: 'W', x: 0, y: 0, d: r.d0, takes: 'bolt', then: '' }],
     bends: [],
     metal,
     thickness,
-    count: r.bolts.length,
+    count: ofThisKind(r).length,
   };
 }
 

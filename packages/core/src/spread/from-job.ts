@@ -1,6 +1,7 @@
 import type { Rect } from '../geometry/points';
 import { boundsOf } from '../geometry/rects';
 import { isHeldByThreadOf } from '../job/joint';
+import { atBolt } from '../job/of-kind';
 import type { PlacedBolt, Resolved } from '../job/resolve';
 import { preloadCounts } from '../job/preload-lasts';
 import { EDGES, spreadRulesOf, type EdgeName } from '../job/spread-rules';
@@ -10,7 +11,7 @@ import { refuse, type Refusal } from '../units/refusal';
 import { lineAt, nodesOf, type Grid } from './grid';
 import { gridFor, type JobGrid } from './job-grid';
 import { headPatch } from './head-patch';
-import { baseLayer, BED, bedLayer, E_STEEL, farLayer, farPieces, isBed, plateLayer, skinLayer } from './job-layers';
+import { baseLayer, BED, bedLayer, E_STEEL, farLayer, farPieces, isBed, onFarSide, plateLayer, skinLayer } from './job-layers';
 import type { Contact, GroundSpring, Layer, Stack, StackBolt, Support } from './stack';
 
 /** How fine: unknowns aimed at. */
@@ -160,21 +161,22 @@ function boltsOf(r: Resolved, grid: Grid, layers: readonly Layer[]): StackBolt[]
       return inside && (mask ? mask[ix + iy * (grid.x.length - 1)]! > 0 : true);
     };
   };
-  return r.bolts.map((b): StackBolt => {
+  return r.bolts.map((b, i): StackBolt => {
+    const at = atBolt(r, i);
     const node = lineAt(grid.x, b.x) + lineAt(grid.y, b.y) * grid.x.length;
-    const [upper, lower] = [b.throughBase ? BASE : PLATE, far ? FAR : SKIN];
+    const [upper, lower] = [b.throughBase ? BASE : PLATE, far && onFarSide(r, i) ? FAR : SKIN];
     return {
       id: b.id,
       node,
       upper,
       lower,
       heads: {
-        upper: headPatch(grid, b, headRadius(r), cells(upper)),
-        lower: headPatch(grid, b, nutRadius(r), cells(lower)),
+        upper: headPatch(grid, b, headRadius(at), cells(upper)),
+        lower: headPatch(grid, b, nutRadius(at), cells(lower)),
       },
       both: spacers,
-      stiffness: rules.given.bolt ?? (r.grade.E * r.As) / (pliesOf(r, b, far) + 0.9 * r.d),
-      preload: preloadCounts(r) ? r.joint.preload * proofOf(r.grade.id, r.d) * r.As : 0,
+      stiffness: rules.given.bolt ?? (at.grade.E * at.As) / (pliesOf(at, b, far) + 0.9 * at.d),
+      preload: preloadCounts(at) ? at.joint.preload * proofOf(at.grade.id, at.d) * at.As : 0,
     };
   });
 }

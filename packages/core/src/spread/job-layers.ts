@@ -2,6 +2,7 @@ import type { Point, Rect } from '../geometry/points';
 import { boundsOf, contains, heightOf, rectAbout, widthOf } from '../geometry/rects';
 import { edgeDistance, isInside, type Region } from '../geometry/region';
 import { isHeldByThreadOf } from '../job/joint';
+import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { spreadRulesOf, type SpreadRules } from '../job/spread-rules';
 import { stripsOf } from '../job/strips';
@@ -117,11 +118,22 @@ function skinSection(r: Resolved): Section {
 
 /** Pieces on the far side: one plate, strips, or a square under each nut with the area of its washer; none where a thread in the skin or an anchor in a bed holds. */
 export function farPieces(r: Resolved): readonly Rect[] {
-  if (isBed(r) || isHeldByThreadOf(r.job.joint) || r.job.joint.holding === 'lag screw') return [];
+  const nuts = r.bolts.filter((_, i) => onFarSide(r, i));
+  if (isBed(r) || nuts.length === 0) return [];
   if (r.far.kind === 'plate') return r.far.strips ? stripsOf(r.job) : [r.far.outline];
-  const half = (r.far.outside * Math.sqrt(Math.PI)) / 4;
-  return r.bolts.map((b) => ({ x0: b.x - half, x1: b.x + half, y0: b.y - half, y1: b.y + half }));
+  return r.bolts.flatMap((b, i) => {
+    const { far } = atBolt(r, i);
+    if (!onFarSide(r, i) || far.kind !== 'washer') return [];
+    const half = (far.outside * Math.sqrt(Math.PI)) / 4;
+    return [{ x0: b.x - half, x1: b.x + half, y0: b.y - half, y1: b.y + half }];
+  });
 }
+
+/** Bolt i is held from the far side, and not by a thread in the skin. */
+export const onFarSide = (r: Resolved, i: number): boolean => {
+  const { joint } = atBolt(r, i);
+  return !isHeldByThreadOf(joint) && joint.holding !== 'lag screw';
+};
 
 export function farLayer(r: Resolved, grid: Grid, pieces: readonly Rect[]): Layer {
   const nx = grid.x.length - 1;
@@ -176,8 +188,9 @@ function slotted(r: Resolved, grid: Grid): Float64Array | undefined {
     Math.hypot(Math.max(0, Math.abs(x - h.x) - sx), Math.max(0, Math.abs(y - h.y) - sy));
   // Under a head or washer it is bridged.
   const bridged = (x: number, y: number) => r.bolts.some((b) => Math.hypot(x - b.x, y - b.y) < r.washerOutside / 2);
-  const within = holes.map((h) => rectAbout(h, 2 * sx + hole.v, 2 * sy + hole.v));
-  return weighed(grid, within, (x, y) => bridged(x, y) || holes.every((h) => off(h, x, y) > hole.v / 2));
+  const wide = (h: (typeof holes)[number]) => (h.d ?? hole).v;
+  const within = holes.map((h) => rectAbout(h, 2 * sx + wide(h), 2 * sy + wide(h)));
+  return weighed(grid, within, (x, y) => bridged(x, y) || holes.every((h) => off(h, x, y) > wide(h) / 2));
 }
 
 /** Old holes in the skin that stay open; those filled or used again carry as the skin does. */

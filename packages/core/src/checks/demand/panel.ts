@@ -2,6 +2,7 @@ import type { Rect } from '../../geometry/points';
 import { boundsOf, centreOf, heightOf, overlap, widthOf } from '../../geometry/rects';
 import { rayToEdge, regionArea } from '../../geometry/region';
 import { rowsOf } from '../../geometry/rows';
+import { atBolt } from '../../job/of-kind';
 import type { Resolved } from '../../job/resolve';
 import type { LoadCase } from '../../loads/load-case';
 import { refuse, type Refusal } from '../../units/refusal';
@@ -20,7 +21,7 @@ const SILENT = new Working(false);
 /** What the skin is loaded through: the backing plate's outline, or the bolts with what of their washers stays flat. */
 export const loadedPatch = remembered((r: Resolved): Rect => {
   if (r.far.kind === 'washer') {
-    const least = Math.min(...r.bolts.map((b) => farDiameter(r, b, SILENT)));
+    const least = Math.min(...r.bolts.map((b, i) => farDiameter(atBolt(r, i), b, SILENT)));
     return boundsOf(r.bolts, least / 2);
   }
   // Loose strips do not bend the skin as one plate: only what lies over them counts.

@@ -25,7 +25,8 @@ function holesAt(r: Resolved, s: Loaded, i: number, w: Working): number {
   const inPlate = holeKind(r.size, r.d0);
   const own = slipFactor(inPlate, false);
   if (!r.bolts[i]!.throughBase) return w.found('k_s', own, '–', `${inPlate} hole, EN 1993-1-8 Tab. 3.6`);
-  const { d, slot, along } = r.baseHole;
+  const { slot, along } = r.baseHole;
+  const d = r.bolts[i]!.baseHole;
   const inBase = holeKind(r.size, d, d + slot);
   const v = s.inPlane.shears[i]!;
   // Along the slot as soon as the force leans more that way than across it.

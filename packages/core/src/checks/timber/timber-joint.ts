@@ -3,7 +3,7 @@ import type { TimberRow } from '../../stock/timber';
 import { formula } from '../../working/formula';
 import { Working } from '../../working/steps';
 import { shearOn } from '../bolt-shear';
-import { isLag, notApplicable, outcome, worst, type Check } from '../check';
+import { everyBolt, isLag, notApplicable, outcome, worst, type Check } from '../check';
 import type { Loaded } from '../demand/demand';
 import { leftInRow } from './timber-row';
 
@@ -93,7 +93,9 @@ export const timberJoint: Check = {
   range: 'Bolts and lag screws up to 30 mm in EN 338 timber, one shear plane, steel plate on the outside',
   evaluate(r, s, w) {
     if (!r.timber) return notApplicable('the skin is not timber');
-    return worst(r.bolts, w, (b, i, w) => outcome(shearOn(r, s, i, w), sidewaysStrength(r, s, i, w), 'N', b.id, classWords(r)));
+    return worst(everyBolt(r), w, (i, _k, w) =>
+      outcome(shearOn(r, s, i, w), sidewaysStrength(r, s, i, w), 'N', r.bolts[i]!.id, classWords(r)),
+    );
   },
 };
 

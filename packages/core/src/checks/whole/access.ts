@@ -1,10 +1,11 @@
 import { headKind } from '../../stock/heads';
 import { distance } from '../../geometry/points';
 import { nearestPoint } from '../../geometry/rects';
+import { atBolt } from '../../job/of-kind';
 import type { Resolved } from '../../job/resolve';
 import { refuse } from '../../units/refusal';
 import { formula } from '../../working/formula';
-import { isHeldByThread, isLag, notApplicable, outcome, worst, type Check, type Outcome } from '../check';
+import { everyBolt, isHeldByThread, isLag, notApplicable, outcome, worst, type Check, type Outcome } from '../check';
 
 const SOCKET = formula('r_s', '0.5·1.45·s', 'mm');
 const CORNERS = formula('r_c', 's/sqrt(3)', 'mm');
@@ -47,14 +48,16 @@ export const wrenchRoom: Check = {
   source: 'Common practice: socket 1.45 times the head across flats',
   range: 'Sockets from above; heads through the base are taken to stand clear of what rises from it',
   evaluate(r, _s, w) {
-    return worst(r.bolts, w, (b, i, w): Outcome => {
+    return worst(everyBolt(r), w, (i, _k, w): Outcome => {
+      const b = r.bolts[i]!;
       const r_s = w.of(SOCKET, { s: r.size.acrossFlats });
-      const r_c = w.of(CORNERS, { s: r.size.acrossFlats });
+      w.of(CORNERS, { s: r.size.acrossFlats });
+      const corners = (k: number) => CORNERS.of({ s: atBolt(r, k).size.acrossFlats });
       const rooms = [
         ...(b.throughBase || r.baseThickness <= r.size.washer.thickness
           ? []
           : [{ have: nearestPoint(r.base, b).gap, need: r_s, at: `${b.id} to the fitting` }]),
-        ...r.bolts.flatMap((o, k) => (k === i ? [] : [{ have: distance(o, b), need: r_s + r_c, at: `${b.id} to ${o.id}` }])),
+        ...r.bolts.flatMap((o, k) => (k === i ? [] : [{ have: distance(o, b), need: r_s + corners(k), at: `${b.id} to ${o.id}` }])),
       ];
       if (rooms.length === 0) return outcome(0, 1, 'mm', b.id);
       const tightest = rooms.reduce((a, c) => (c.need / c.have > a.need / a.have ? c : a));
