@@ -58,7 +58,6 @@ function weakestCut(r: Resolved, axis: 'x' | 'y', innermost: readonly number[], 
     readonly taken: number;
     readonly steps: number;
     readonly holes: readonly number[];
-    readonly touches: boolean;
   }
   const more = (a: Cut | undefined, b: Cut): Cut => (a && a.taken >= b.taken ? a : b);
   /** The best cut that ends at each hole, and the best of those that have met the innermost row. */
@@ -67,7 +66,7 @@ function weakestCut(r: Resolved, axis: 'x' | 'y', innermost: readonly number[], 
   order.forEach((j, n) => {
     const mine = innermost.includes(j);
     const d = atBolt(r, j).d0;
-    const alone: Cut = { taken: d, steps: 0, holes: [j], touches: mine };
+    const alone: Cut = { taken: d, steps: 0, holes: [j] };
     let any = alone;
     let met = mine ? alone : undefined;
     for (let k = 0; k < n; k++) {
@@ -79,7 +78,6 @@ function weakestCut(r: Resolved, axis: 'x' | 'y', innermost: readonly number[], 
         taken: c.taken + d - step,
         steps: c.steps + step,
         holes: [...c.holes, j],
-        touches: c.touches || mine,
       });
       const from = ending[k]!;
       const next = onwards(from.any);
@@ -115,7 +113,7 @@ export const netSection: Check = {
   why: 'Every hole takes metal out of the line across the plate. What is left between them carries all that goes to the bolts beyond. It tears like a perforated stamp, so few wide rows are better than one crowded one.',
   source:
     'EN 1993-1-1 §6.2.3: N_u.Rd = 0.9·A_net·f_u/γ_M2, N_pl.Rd = A·f_y/γ_M0; or AISC 360-16 §J4.1 with holes 1/16 in wider (§B4.3b); in-plane forces by the elastic group',
-  range: 'Straight lines of holes along or across the plate; welds and base taken as stiff; metals that yield',
+  range: 'Cuts along or across the plate, straight or stepping from row to row; welds and base taken as stiff; metals that yield',
   evaluate(r, s, w) {
     const all = lines(r);
     if (all.every((l) => carried(s, l) < 1e-9)) return notApplicable('no force in the plane of the plate in this case');

@@ -145,6 +145,15 @@ function boltRefusals(r: Resolved, i: number): Refusal[] {
   const field = `bolts.items.${i} (${b.id})`;
   const no: Refusal[] = [];
   if (bolts.findIndex((o) => o.id === b.id) < i) no.push(refuse(field, 'two bolts have this name', 'each bolt its own name'));
+  const under = job.bolts.items[i]!.packed?.v ?? 0;
+  if (under > 0 && job.joint.packing === 'none')
+    no.push(
+      refuse(
+        field,
+        `${mm(under)} is written to stand under the plate at it, and the joint has no packing`,
+        'a packer or spacers, or nothing there',
+      ),
+    );
   const edge = edgeDistance(r.region, b);
   if (edge < d0 / 2)
     no.push(

@@ -85,7 +85,13 @@ function kindRefusals(job: Job): Refusal[] {
   const names = kinds.map((k) => k.id).join(', ');
   const unknown = items.flatMap((b, i) =>
     b.kind !== undefined && kinds.every((k) => k.id !== b.kind)
-      ? [refuse(`bolts.items.${i} (${b.id})`, `there is no kind "${b.kind}"`, names || 'none: the joint has one kind of fastener')]
+      ? [
+          refuse(
+            `bolts.items.${i} (${b.id})`,
+            `there is no kind "${b.kind}"`,
+            names || 'none: the joint has one kind of fastener',
+          ),
+        ]
       : [],
   );
   return [...twice, ...unknown];

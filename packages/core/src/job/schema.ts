@@ -184,9 +184,7 @@ export const DESIGN = {
     /** Of the stock list; taken as S235, and said to be assumed, where left out. */
     metal: z.string().max(40).optional(),
     /** `d`: its own diameter, where that is not the common one. */
-    holes: z
-      .array(Place.extend({ d: quantity(RANGES.baseHole).optional() }))
-      .max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} holes`),
+    holes: z.array(Place.extend({ d: quantity(RANGES.baseHole).optional() })).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} holes`),
     holesFrom: Provenance,
   }),
   plate: z.strictObject({

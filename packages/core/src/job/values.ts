@@ -106,6 +106,16 @@ export function namedValues(job: Job): NamedValue[] {
       range: RANGES.position,
     });
   }
+  for (const h of base.holes)
+    if (h.d) rows.push({ ...measure(`base.holes.${h.id}.d`, 'baseHole', h.d), label: `Base hole ${h.id}, wide` });
+  const { items, kinds = [] } = job.bolts;
+  const layout = (path: string, range: RangeName, value: Quantity | undefined, label: string): NamedValue[] =>
+    value ? [{ path, label, stage: 'layout', value, range: RANGES[range] }] : [];
+  const atBolts = items.flatMap((b) => layout(`bolts.items.${b.id}.packed`, 'boltPacked', b.packed, `Packing at ${b.id}`));
+  const ofKinds = kinds.flatMap((k) => [
+    ...layout(`bolts.kinds.${k.id}.engagement`, 'engagement', k.engagement, `${k.size}: thread engaged`),
+    ...layout(`bolts.kinds.${k.id}.insert`, 'insert', k.insert, `${k.size}: pull-out of the insert`),
+  ]);
   // Limits are the job's own wishes: nothing to measure.
   const parts = partFields(job)
     .filter((f) => f.part !== 'limits')
@@ -116,7 +126,7 @@ export function namedValues(job: Job): NamedValue[] {
       value: f.value,
       range: RANGES[f.range],
     }));
-  return [...rows, ...parts, ...job.loads.flatMap((load): NamedValue[] => loadValues(load))];
+  return [...rows, ...parts, ...atBolts, ...ofKinds, ...job.loads.flatMap((load): NamedValue[] => loadValues(load))];
 }
 
 /** Fields of a load that have a say with its picks and that no take-off stands in for; then the take-off's own lines. */

@@ -59,8 +59,9 @@ export function heldByBase(job: Job): boolean {
 export function axesFor(job: Job): Axes {
   // An inch shop has inch bolts, whatever the job was begun with.
   const family = job.units === 'inch' ? 'inch' : (fastenerSize(job.bolts.size)?.family ?? 'metric');
-  // Bolts stay where they are on a plate that is drawn round them.
-  const fixed = heldByBase(job) || job.plate.outline !== undefined;
+  // Bolts stay where they are on a plate that is drawn round them, and where each is of its own kind or height.
+  const unlike = job.bolts.items.some((b) => b.kind !== undefined || b.packed !== undefined);
+  const fixed = heldByBase(job) || job.plate.outline !== undefined || unlike;
   const n = job.bolts.items.length;
   return {
     thicknesses: (job.units === 'inch' ? INCH_PLATE : MM_PLATE).filter((t) => t.thickness >= 3 && t.thickness <= 20),

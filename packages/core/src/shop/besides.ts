@@ -17,7 +17,7 @@ const tube = (outside: number, wall: number, length: number) => Math.PI * (outsi
 
 /** Sleeves, plugs and spacers round every bolt. */
 function roundBolts(r: Resolved): Amount[] {
-  const { sleeve, packing, packer, tubeOutside, tubeWall } = r.job.joint;
+  const { sleeve, packing, tubeOutside, tubeWall } = r.job.joint;
   const n = r.bolts.length;
   const wall = Math.min(tubeWall.v, tubeOutside.v / 2);
   const one = (mass: number, cost: number, minutes: number): Amount => ({ mass: n * mass, cost: n * cost, minutes: n * minutes });
@@ -27,7 +27,10 @@ function roundBolts(r: Resolved): Amount[] {
     out.push(
       one((Math.PI / 4) * (tubeOutside.v ** 2 - r.d ** 2) * r.skinThickness * EPOXY_DENSITY, RATES.perPlug, RATES.minutesPerPlug),
     );
-  if (packing === 'spacers') out.push(one(tube(tubeOutside.v, wall, packer.v), RATES.perSleeve, RATES.minutesPerSleeve));
+  if (packing === 'spacers') {
+    const high = r.bolts.reduce((sum, b) => sum + b.packed, 0) / n;
+    out.push(one(tube(tubeOutside.v, wall, high), RATES.perSleeve, RATES.minutesPerSleeve));
+  }
   return out;
 }
 

@@ -1,5 +1,6 @@
 import { clampOf } from '../checks/grip';
 import { heldThickness } from '../checks/skin-parts';
+import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { nextLength, type BoltLength } from '../stock/bolt-lengths';
 import type { FastenerSize } from '../stock/fasteners';
@@ -75,7 +76,8 @@ export interface Length {
 }
 
 /** Length of bolt i, and the next stocked one. */
-export function lengthFor(r: Resolved, i: number): Length {
+export function lengthFor(joint: Resolved, i: number): Length {
+  const r = atBolt(joint, i);
   const { grip, needed, nuts, end } = boltNeeds(r, i);
   const cut = nuts === 2;
   const stock = cut ? undefined : nextLength(needed, r.size.family);
@@ -93,20 +95,22 @@ export function lengthFor(r: Resolved, i: number): Length {
 
 /** One line of the bolt list: alike bolts together. */
 export interface BoltRow {
+  /** Place of its kind in the joint's. */
+  readonly kind: number;
   readonly length: Length;
   readonly ids: readonly string[];
 }
 
-/** Every bolt of the job by its length, the longest first: packers and the base make them differ. */
+/** Every bolt of the job by its length, kind by kind, the longest first: packers and the base make them differ. */
 export function boltRows(r: Resolved): BoltRow[] {
   const rows = new Map<string, BoltRow>();
   r.bolts.forEach((b, i) => {
     const length = lengthFor(r, i);
-    const key = length.stock?.text ?? length.needed.toFixed(1);
+    const key = `${b.kind} ${length.stock?.text ?? length.needed.toFixed(1)}`;
     const row = rows.get(key);
     // Of bolts that take one stocked length, the one that needs most is told of.
     const most = row && row.length.needed >= length.needed ? row.length : length;
-    rows.set(key, { length: most, ids: [...(row?.ids ?? []), b.id] });
+    rows.set(key, { kind: b.kind, length: most, ids: [...(row?.ids ?? []), b.id] });
   });
-  return [...rows.values()].sort((a, b) => b.length.needed - a.length.needed);
+  return [...rows.values()].sort((a, b) => a.kind - b.kind || b.length.needed - a.length.needed);
 }

@@ -1,3 +1,4 @@
+import { eachKind, ofKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { formatQuantity } from '../units/format-quantity';
 import { boltRows, type Length } from './bolt-length';
@@ -11,7 +12,7 @@ export interface BoltLine {
 
 /** "M8 × 50 mm, 6.3 mm out", "M10 × 70 mm lag screw, 60 mm in the timber", "M10 studding cut to 48 mm, two nuts". */
 export function boltLines(r: Resolved): BoltLine[] {
-  return boltRows(r).map(({ length, ids }) => ({ ids, words: lineOf(r, length) }));
+  return boltRows(r).map(({ kind, length, ids }) => ({ ids, words: lineOf(ofKind(r, kind), length) }));
 }
 
 function lineOf(r: Resolved, l: Length): string {
@@ -29,8 +30,11 @@ function lineOf(r: Resolved, l: Length): string {
   return `${size}, ${mm(l.protrusion)} out`;
 }
 
-/** "38 N·m", "12 N·m, or the skin crushes", and for a lag what is done instead. */
-export function tightenWords(r: Resolved): string {
+/** "38 N·m", "12 N·m, or the skin crushes", and for a lag what is done instead; each kind of fastener by its size. */
+export const tightenWords = (r: Resolved): string =>
+  r.kinds.length === 1 ? torqueWords(r) : eachKind(r).map((k) => `${k.size.id}: ${torqueWords(k)}`).join('; ');
+
+function torqueWords(r: Resolved): string {
   const { torque, by } = tightenTo(r);
   if (!torque) return 'turned home by feel: no torque for a lag';
   const set = formatQuantity(torque.torque, 'moment', r.job.units);

@@ -1,6 +1,7 @@
 import type { Point } from '../geometry/points';
 import { baseHoleFor } from '../job/layout-refusals';
 import { packersFor, surfaceOf } from '../job/packers';
+import { atBolt, eachKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { headDepth } from '../stock/heads';
@@ -48,7 +49,7 @@ function stackWords(r: Resolved): string {
 
 /** The backing's holes are not the plate's: a thread is tapped in it or a nut welded to it. */
 const ownHole = (r: Resolved): boolean =>
-  r.far.kind === 'plate' && (r.joint.holding === 'tapped' || r.joint.holding === 'weld nut');
+  r.far.kind === 'plate' && eachKind(r).some((k) => k.joint.holding === 'tapped' || k.joint.holding === 'weld nut');
 
 /** What is drilled in the skin itself where it is not simply the bolt's hole, in the order it is done. */
 function skinSteps(r: Resolved): { readonly diameter: number; readonly note: string }[] {
@@ -92,9 +93,10 @@ type From = (p: Point) => { x: number; y: number };
 function plateRows(job: Job, r: Resolved, from: From): DrillRow[] {
   const packers = packerNotes(job);
   const behind = stackWords(r);
-  const sunk = headDepth(r.joint.head, r.size) > 0;
-  const mine = r.bolts.map((b): DrillRow => {
-    const hole = baseHoleFor(job, b, r.d);
+  const mine = r.bolts.map((b, i): DrillRow => {
+    const at = atBolt(r, i);
+    const sunk = headDepth(at.joint.head, at.size) > 0;
+    const hole = baseHoleFor(job, b, at.d);
     const through = b.throughBase && hole ? `through base hole ${hole.id}` : '';
     const notes = [
       through,
@@ -106,8 +108,8 @@ function plateRows(job: Job, r: Resolved, from: From): DrillRow[] {
       part: 'plate',
       hole: b.id,
       ...from(b),
-      diameter: round2(r.d0),
-      fastener: `${r.size.id} ${r.grade.id}`,
+      diameter: round2(at.d0),
+      fastener: `${at.size.id} ${at.grade.id}`,
       note: notes.filter(Boolean).join('; '),
     };
   });
@@ -140,18 +142,24 @@ function bendRows(job: Job, plate: CutPart): DrillRow[] {
 }
 
 function skinRows(r: Resolved, from: From): DrillRow[] {
-  const steps = skinSteps(r);
-  return r.bolts.flatMap((b) =>
-    steps.map((s, i): DrillRow => ({
+  return r.bolts.flatMap((b, n) => {
+    const at = atBolt(r, n);
+    const steps = skinSteps(at);
+    return steps.map((s, i): DrillRow => ({
       part: r.skinKind === 'timber' ? 'timber' : 'skin',
       hole: b.id,
       ...from(b),
       diameter: round2(s.diameter),
-      fastener: `${r.size.id} ${r.grade.id}`,
+      fastener: `${at.size.id} ${at.grade.id}`,
       note: steps.length > 1 ? `${i + 1}: ${s.note}` : s.note,
-    })),
-  );
+    }));
+  });
 }
+
+const fastenerAt = (r: Resolved, id: string): string => {
+  const { size, grade } = atBolt(r, r.bolts.findIndex((b) => b.id === id));
+  return `${size.id} ${grade.id}`;
+};
 
 function backingRows(r: Resolved, parts: readonly CutPart[], from: From): DrillRow[] {
   if (!ownHole(r)) return [];
@@ -161,7 +169,7 @@ function backingRows(r: Resolved, parts: readonly CutPart[], from: From): DrillR
       hole: h.id,
       ...from(h),
       diameter: round2(h.d),
-      fastener: `${r.size.id} ${r.grade.id}`,
+      fastener: fastenerAt(r, h.id),
       note: h.then,
     })),
   );

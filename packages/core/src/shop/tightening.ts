@@ -1,5 +1,6 @@
 import { crushResistance } from '../checks/washer-crush';
 import { threadAreas, tappedIn } from '../checks/thread-engaged';
+import { ofThisKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { lasting } from '../job/factors';
 import { isRefusal } from '../units/refusal';
@@ -61,7 +62,7 @@ export function crushTorque(fitted: Resolved, K = NUT_FACTOR): Torque | undefine
   if (r.skinKind === 'sheet' || r.skinKind === 'hollow' || r.skinKind === 'bed') return undefined;
   const w = new Working(true);
   const silent = new Working(false);
-  const weakest = r.bolts.reduce((at, _b, i) => (crushResistance(r, i, silent) < crushResistance(r, at, silent) ? i : at), 0);
+  const weakest = ofThisKind(r).reduce((at, i) => (crushResistance(r, i, silent) < crushResistance(r, at, silent) ? i : at));
   const preload = crushResistance(r, weakest, w);
   return { preload, torque: w.of(T_K, { K, d: r.d, F: preload }, 'a soft grip takes no more'), steps: w.steps };
 }

@@ -1,6 +1,7 @@
 import { besides } from './besides';
 import { boltNeeds } from './bolt-length';
 import { boughtMass, cutParts, outlineLength, partMass } from './cut-parts';
+import { atBolt, eachKind, ofThisKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { RATES } from '../stock/rates';
 
@@ -8,10 +9,15 @@ const STEEL_DENSITY = 7850e-9;
 
 /** Mass in kg of what is cut (as flat blanks less their holes), of bolts by their length with hexagons for head and nuts, of washers, and of what the joint has besides. */
 export function massOf(r: Resolved): number {
-  const n = r.bolts.length;
   const parts = cutParts(r).reduce((sum, p) => sum + partMass(p), 0);
+  return parts + eachKind(r).reduce((sum, k) => sum + fastenersMass(k), 0) + besides(r).mass;
+}
+
+/** Bolts, nuts and washers of one kind, kg. */
+function fastenersMass(r: Resolved): number {
+  const mine = ofThisKind(r);
   const hexagon = (Math.sqrt(3) / 2) * r.size.acrossFlats ** 2;
-  const bolts = r.bolts.reduce((sum, _b, i) => {
+  const bolts = mine.reduce((sum, i) => {
     const { needed, nuts } = boltNeeds(r, i);
     const head = nuts === 2 ? 0 : hexagon * r.size.headHeight;
     return (
@@ -23,10 +29,10 @@ export function massOf(r: Resolved): number {
   const near = ring(r.size.washer.outside, r.size.washer.thickness);
   // A plate washer is among the parts.
   const far =
-    boltNeeds(r, 0).farWasher === 0 || (r.far.kind === 'washer' && r.far.metal)
+    boltNeeds(r, mine[0]!).farWasher === 0 || (r.far.kind === 'washer' && r.far.metal)
       ? 0
       : ring(farRing(r).outside, farRing(r).thickness);
-  return parts + bolts + n * (near + far) + besides(r).mass;
+  return bolts + mine.length * (near + far);
 }
 
 const farRing = (r: Resolved) => (r.far.kind === 'plate' ? r.size.washer : r.far);
@@ -37,10 +43,15 @@ export function roughCost(r: Resolved): number {
   const metalCost = parts.reduce((sum, p) => sum + boughtMass(p) * RATES.perKg[p.metal.group], 0);
   const cut = parts.reduce((sum, p) => sum + outlineLength(p) * p.count * RATES.perMetreCut, 0);
   const holes = (r.bolts.length + parts.reduce((sum, p) => sum + p.holes.length * p.count, 0)) * RATES.perHole;
-  const dear = r.grade.stainless ? RATES.stainlessBolt : r.grade.fub > 850 ? RATES.strongBolt : 1;
-  const large = r.far.kind === 'washer' && r.far.outside > r.size.washer.outside ? r.bolts.length * RATES.largeWasher : 0;
-  return besides(r).cost + metalCost + cut + holes + large + r.bolts.length * RATES.perBolt * (r.d ** 2 / 100) * dear;
+  const bolts = r.bolts.reduce((sum, _b, i) => sum + boltCost(atBolt(r, i)), 0);
+  return besides(r).cost + metalCost + cut + holes + bolts;
 }
+
+const boltCost = ({ grade, far, size, d }: Resolved): number => {
+  const dear = grade.stainless ? RATES.stainlessBolt : grade.fub > 850 ? RATES.strongBolt : 1;
+  const large = far.kind === 'washer' && far.outside > size.washer.outside ? RATES.largeWasher : 0;
+  return large + RATES.perBolt * (d ** 2 / 100) * dear;
+};
 
 /** Rough minutes to make and fit it, for comparing only (rates: common practice): thicker metal drills and cuts slower. */
 export function roughMinutes(r: Resolved): number {

@@ -5,6 +5,7 @@ import type { Point, Rect } from '@core/geometry/points';
 import { stripsOf } from '@core/job/strips';
 import { farOutlineOf, outlineOf, panelOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
+import { jobOfKind } from '@core/job/fastener-kinds';
 import { fastenerSize } from '@core/stock/fasteners';
 import { formatQuantity } from '@core/units/format-quantity';
 import { cutPath } from './cut-path';
@@ -153,11 +154,11 @@ export function panelView(job: Job): Rect {
     }
     @for (hole of job().base.holes; track hole.id) {
       <svg:rect
-        [attr.x]="hole.x - holeD() / 2 - run().x"
-        [attr.y]="-hole.y - holeD() / 2 - run().y"
-        [attr.width]="holeD() + 2 * run().x"
-        [attr.height]="holeD() + 2 * run().y"
-        [attr.rx]="holeD() / 2"
+        [attr.x]="hole.x - holeD(hole) / 2 - run().x"
+        [attr.y]="-hole.y - holeD(hole) / 2 - run().y"
+        [attr.width]="holeD(hole) + 2 * run().x"
+        [attr.height]="holeD(hole) + 2 * run().y"
+        [attr.rx]="holeD(hole) / 2"
         fill="#201f4d"
         stroke="#dfe3f7"
         stroke-width="0.5"
@@ -215,13 +216,13 @@ export function panelView(job: Job): Rect {
     }
     @for (b of bolts(); track b.id) {
       <svg:g [attr.transform]="'translate(' + b.x + ' ' + -b.y + ')'">
-        <svg:circle [attr.r]="d0() / 2" fill="#16153a" stroke="#dfe3f7" stroke-width="0.6" />
-        <svg:circle [attr.r]="washer() / 2" fill="#dcc389" stroke="#7d5a15" stroke-width="0.6" />
-        <svg:polygon [attr.points]="hexagon()" fill="#c99a3c" stroke="#5e430c" stroke-width="0.7" />
-        <svg:path [attr.d]="cross()" stroke="#16153a" stroke-width="0.7" fill="none" />
+        <svg:circle [attr.r]="b.look.d0 / 2" fill="#16153a" stroke="#dfe3f7" stroke-width="0.6" />
+        <svg:circle [attr.r]="b.look.washer / 2" fill="#dcc389" stroke="#7d5a15" stroke-width="0.6" />
+        <svg:polygon [attr.points]="b.look.hexagon" fill="#c99a3c" stroke="#5e430c" stroke-width="0.7" />
+        <svg:path [attr.d]="b.look.cross" stroke="#16153a" stroke-width="0.7" fill="none" />
         @if (b.share > 0 && labels()) {
           <svg:circle
-            [attr.r]="washer() / 2 + 2.5"
+            [attr.r]="b.look.washer / 2 + 2.5"
             fill="none"
             stroke="#f3eee1"
             [attr.stroke-width]="2.4"
@@ -231,7 +232,7 @@ export function panelView(job: Job): Rect {
         }
         @if (labels()) {
           <svg:text
-            [attr.x]="b.side * (washer() / 2 + 5)"
+            [attr.x]="b.side * (b.look.washer / 2 + 5)"
             [attr.text-anchor]="b.side > 0 ? 'start' : 'end'"
             [attr.y]="b.percent > 0 ? -1 : text() * 0.35"
             [attr.font-size]="text()"
@@ -241,7 +242,7 @@ export function panelView(job: Job): Rect {
           </svg:text>
           @if (b.percent > 0) {
             <svg:text
-              [attr.x]="b.side * (washer() / 2 + 5)"
+              [attr.x]="b.side * (b.look.washer / 2 + 5)"
               [attr.text-anchor]="b.side > 0 ? 'start' : 'end'"
               [attr.y]="text() * 0.9"
               [attr.font-size]="text() * 0.88"
@@ -321,27 +322,22 @@ export class PlateDrawing {
     const { length, width } = this.job().base;
     return { x0: -length.v / 2, x1: length.v / 2, y0: -width.v / 2, y1: width.v / 2 };
   });
-  private readonly size = computed(() => fastenerSize(this.job().bolts.size));
-  protected readonly d0 = computed(() => this.size()?.hole[this.job().bolts.fit] ?? 10);
-  protected readonly washer = computed(() => this.size()?.washer.outside ?? 20);
+  /** A bolt from above, by its kind. */
+  private readonly looks = computed(() => {
+    const job = this.job();
+    const of = (kind: string | undefined) => lookOf(jobOfKind(job, kind));
+    return new Map([undefined, ...(job.bolts.kinds ?? []).map((k) => k.id)].map((kind) => [kind, of(kind)]));
+  });
   /** Half the slot's run each way. */
   protected readonly run = computed(() => {
     const half = this.job().base.slot.v / 2;
     return this.job().base.slotAlong === 'x' ? { x: half, y: 0 } : { x: 0, y: half };
   });
-  protected readonly holeD = computed(() => this.job().base.hole.v);
+  protected holeD(hole: Job['base']['holes'][number]): number {
+    return (hole.d ?? this.job().base.hole).v;
+  }
   protected readonly text = computed(() => Math.max(widthOf(this.view()) / 48, heightOf(this.view()) / 26));
 
-  protected readonly hexagon = computed(() => {
-    const r = (this.size()?.acrossFlats ?? 16) / Math.sqrt(3);
-    return [0, 1, 2, 3, 4, 5]
-      .map((i) => `${(r * Math.cos((i * Math.PI) / 3)).toFixed(2)},${(r * Math.sin((i * Math.PI) / 3)).toFixed(2)}`)
-      .join(' ');
-  });
-  protected readonly cross = computed(() => {
-    const r = this.d0() / 2.4;
-    return `M${-r} 0H${r}M0 ${-r}V${r}`;
-  });
   protected readonly grain = computed(() => {
     const kind = this.job().skin.kind;
     if (kind === 'plywood') return { size: 12, d: 'M0 4C4 2.5 8 5.5 12 4M0 9.5H12' };
@@ -362,11 +358,13 @@ export class PlateDrawing {
     const items = this.job().bolts.items;
     const pulls = s && s.outOfPlane.tensions.length === items.length ? s.outOfPlane.tensions : [];
     const total = pulls.reduce((a, b) => a + b, 0);
-    const round = 2 * Math.PI * (this.washer() / 2 + 2.5);
     return items.map((b, i) => {
+      const look = this.looks().get(b.kind) ?? this.looks().get(undefined)!;
+      const round = 2 * Math.PI * (look.washer / 2 + 2.5);
       const share = total > 0 ? pulls[i]! / total : 0;
       return {
         ...b,
+        look,
         share,
         percent: Math.round(share * 100),
         side: b.x > 0 ? -1 : 1,
@@ -392,6 +390,17 @@ export class PlateDrawing {
   protected zone = upright;
   protected w = widthOf;
   protected h = heightOf;
+}
+
+function lookOf({ bolts }: Job) {
+  const size = fastenerSize(bolts.size);
+  const r = (size?.acrossFlats ?? 16) / Math.sqrt(3);
+  const hexagon = [0, 1, 2, 3, 4, 5]
+    .map((i) => `${(r * Math.cos((i * Math.PI) / 3)).toFixed(2)},${(r * Math.sin((i * Math.PI) / 3)).toFixed(2)}`)
+    .join(' ');
+  const d0 = size?.hole[bolts.fit] ?? 10;
+  const arm = d0 / 2.4;
+  return { d0, washer: size?.washer.outside ?? 20, hexagon, cross: `M${-arm} 0H${arm}M0 ${-arm}V${arm}` };
 }
 
 const points = (list: readonly Point[]) => list.map((p) => `${p.x.toFixed(2)},${flip(p.y).toFixed(2)}`).join(' ');

@@ -1,6 +1,7 @@
 import { farLayersOf, farOutlineOf, panelOf } from '@core/job/outlines';
 import { packedUnder } from '@core/job/packed-under';
 import type { Bolt, Job } from '@core/job/schema';
+import { jobOfKind } from '@core/job/fastener-kinds';
 import { fastenerSize } from '@core/stock/fasteners';
 import { metal } from '@core/stock/metals';
 import { formatQuantity } from '@core/units/format-quantity';
@@ -67,8 +68,8 @@ export interface RoundBolt {
   readonly bottom: number;
 }
 
-export function roundBolt(job: Job): RoundBolt[] {
-  const { plate, skin } = levelsOf(job);
+export function roundBolt(job: Job, bolt?: Bolt): RoundBolt[] {
+  const { plate, skin } = levelsOf(job, bolt && packedUnder(job)(bolt));
   const under = skin + job.skin.thickness.v;
   const { packing, sleeve, tubeOutside, tubeWall } = job.joint;
   const tube = { outside: tubeOutside.v, wall: Math.min(tubeWall.v, tubeOutside.v / 2) };
@@ -81,7 +82,7 @@ export function roundBolt(job: Job): RoundBolt[] {
 
 /** What was measured to go under the plate at this bolt, as wide as a washer either side; past a packer under the whole plate. */
 function shimAt(job: Job, bolt: Bolt | undefined, plate: number, skin: number, show: (mm: number) => string) {
-  const all = job.joint.packing === 'none' ? 0 : job.joint.packer.v;
+  const all = job.joint.packing === 'none' ? 0 : (bolt?.packed ?? job.joint.packer).v;
   const high = skin - plate - all;
   if (!bolt || high < 0.05) return [];
   const half = fastenerSize(job.bolts.size)?.washer.outside ?? 10;
@@ -113,6 +114,7 @@ export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: 
       : [];
   const { plate, skin, under, far } = levelsOf(job, bolt && packedUnder(job)(bolt));
   const below = skin + job.skin.thickness.v;
+  const packed = (bolt?.packed ?? job.joint.packer).v;
   const panel = panelOf(job);
   const half = job.base.length.v / 2;
   const show = (mm: number) => formatQuantity(mm, 'length', job.units);
@@ -132,7 +134,7 @@ export function layersOf(job: Job, bolt: Bolt | undefined, left: number, right: 
       ),
     ).flat(),
     ...(job.joint.packing === 'packer'
-      ? cut('packer', job.plate.x0, job.plate.x1, plate, plate + job.joint.packer.v, `packer ${show(job.joint.packer.v)}`)
+      ? cut('packer', job.plate.x0, job.plate.x1, plate, plate + packed, `packer ${show(packed)}`)
       : []),
     ...shimAt(job, bolt, plate, skin, show).flatMap((l) => cut('packer', l.x0, l.x1, l.top, l.bottom, l.words)),
     ...legOf(job, cut),
@@ -194,7 +196,9 @@ export function labelsOf(layers: readonly Layer[], text: number) {
   return labels;
 }
 
-export function sectionOf(job: Job, bolt: Bolt | undefined, left: number, right: number, text: number) {
+/** The stack cut through a bolt, drawn with the fastener that bolt is. */
+export function sectionOf(whole: Job, bolt: Bolt | undefined, left: number, right: number, text: number) {
+  const job = jobOfKind(whole, bolt?.kind);
   const size = fastenerSize(job.bolts.size);
   const layers = layersOf(job, bolt, left, right);
   const drawn = bolt && size ? boltInSection(job, bolt, size) : undefined;
@@ -204,7 +208,7 @@ export function sectionOf(job: Job, bolt: Bolt | undefined, left: number, right:
   return {
     layers,
     bolt: drawn,
-    round: drawn ? roundBolt(job) : [],
+    round: drawn ? roundBolt(job, bolt) : [],
     words,
     faces: facesOf(job),
     top: Math.min(drawn?.top ?? 0, ...tops) - 4,

@@ -19,6 +19,7 @@ import { Judge } from '../job/judge';
 import { Commands } from '../keys/run-command';
 import { moveBolt, moveEdge, snapBolt, snapEdge, type Snapped } from './edits';
 import { CornerCard } from './corner-card';
+import { HoleCard } from './hole-card';
 import { JointCard } from './joint-card';
 import { LugCard } from './lug-card';
 import { RulesCard } from './rules-card';
@@ -43,6 +44,7 @@ interface Held {
   selector: 'ms-layout-stage',
   imports: [
     CornerCard,
+    HoleCard,
     JointCard,
     LugCard,
     MatButton,
@@ -261,16 +263,6 @@ export class LayoutStage {
       return moveEdge(job, what.edge, what.edge.startsWith('x') ? x : y);
     });
     this.desk.said.set(`${this.nameOf(what)} ${this.show(x)}, ${this.show(y)}`);
-  }
-
-  protected typed(axis: 'x' | 'y', q: Quantity): void {
-    const b = this.pickedBolt();
-    if (b)
-      this.desk.change(
-        `place bolt ${b.id}`,
-        (job) => moveBolt(job, b.id, axis === 'x' ? q.v : b.x, axis === 'y' ? q.v : b.y),
-        `bolt.${b.id}.${axis}`,
-      );
   }
 
   protected typedEdge(edge: Edge, q: Quantity): void {

@@ -1,5 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { withClass } from '@core/job/bolt-class';
+import { jobOfKind } from '@core/job/fastener-kinds';
+import { HOLDINGS, isHeldByThreadOf, type FastenerKind } from '@core/job/joint';
+import { changedKind } from '@core/job/kind-edits';
+import { HEADS } from '@core/stock/heads';
 import type { Far, Job, Quantity } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { isResolved, resolve } from '@core/job/resolve';
@@ -25,7 +30,7 @@ const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ valu
 /** What the stack is made of: plate, fasteners, far side. Changed without leaving the plan. */
 @Component({
   selector: 'ms-stack-card',
-  imports: [PickField, QuantityField],
+  imports: [MatButtonToggle, MatButtonToggleGroup, PickField, QuantityField],
   template: `
     @if (desk.job(); as job) {
       <section>
@@ -50,10 +55,37 @@ const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ valu
       </section>
       <section>
         <h3>Fasteners, {{ job.bolts.items.length }}</h3>
-        <ms-pick label="Size" [value]="job.bolts.size" [choices]="sizes" (changed)="size($event)" />
-        <ms-pick label="Class" [value]="job.bolts.class" [choices]="classes()" (changed)="grade($event)" />
-        <ms-pick label="Nut" [value]="job.bolts.nut" [choices]="nuts()" (changed)="nut($event)" />
-        <ms-pick label="Hole" [value]="job.bolts.fit" [choices]="holes()" (changed)="fit($event)" />
+        @if (kinds().length > 1) {
+          <mat-button-toggle-group
+            class="kinds"
+            aria-label="Kind of fastener"
+            [hideSingleSelectionIndicator]="true"
+            [value]="kind() ?? ''"
+            (change)="chosen.set($event.value)"
+          >
+            @for (k of kinds(); track k.value) {
+              <mat-button-toggle [value]="k.value">{{ k.label }}</mat-button-toggle>
+            }
+          </mat-button-toggle-group>
+        }
+        @if (inHand(); as bolts) {
+          <ms-pick label="Size" [value]="bolts.size" [choices]="sizes" (changed)="size($event)" />
+          <ms-pick label="Class" [value]="bolts.class" [choices]="classes()" (changed)="grade($event)" />
+          <ms-pick label="Nut" [value]="bolts.nut" [choices]="nuts()" (changed)="nut($event)" />
+          <ms-pick label="Hole" [value]="bolts.fit" [choices]="holes()" (changed)="fit($event)" />
+        }
+        @if (other(); as k) {
+          <ms-pick label="Holding" [value]="k.holding ?? ''" [choices]="holdings()" (changed)="said('holding', $event)" />
+          <ms-pick label="Head" [value]="k.head ?? ''" [choices]="heads()" (changed)="said('head', $event)" />
+          @if (threaded(k)) {
+            <ms-quantity
+              of="engagement"
+              [value]="k.engagement ?? job.joint.engagement"
+              [system]="job.units"
+              (changed)="change('thread engaged', kindPart({ engagement: $event }))"
+            />
+          }
+        }
       </section>
       <section>
         <h3>Far side</h3>
@@ -124,6 +156,15 @@ const STOCK: readonly Choice[] = [...MM_PLATE, ...INCH_PLATE].map((t) => ({ valu
     section {
       margin-bottom: 10px;
     }
+    .kinds {
+      --mat-button-toggle-height: 28px;
+
+      display: flex;
+      margin: 4px 0;
+    }
+    .kinds mat-button-toggle {
+      flex: 1 1 auto;
+    }
     dl {
       display: grid;
       grid-template-columns: 1fr auto;
@@ -171,15 +212,67 @@ export class StackCard {
     return far && 'metal' in far ? far : undefined;
   });
 
+  /** The kind that was chosen here; that of the picked bolt until one is. */
+  protected readonly chosen = linkedSignal<string, string>({
+    source: () => {
+      const p = this.desk.picked();
+      const b = p?.kind === 'bolt' && this.desk.job()?.bolts.items.find((x) => x.id === p.id);
+      return b ? (b.kind ?? '') : '-';
+    },
+    computation: (now, before) => (now === '-' ? (before?.value ?? '') : now),
+  });
+  /** The kind in hand; undefined is the joint's own. */
+  protected readonly kind = computed(() => this.desk.job()?.bolts.kinds?.find((k) => k.id === this.chosen())?.id);
+  protected readonly other = computed(() => this.desk.job()?.bolts.kinds?.find((k) => k.id === this.kind()));
+  protected readonly kinds = computed((): readonly Choice[] => {
+    const job = this.desk.job();
+    if (!job?.bolts.kinds) return [];
+    const count = (id: string | undefined) => job.bolts.items.filter((b) => b.kind === id).length;
+    return [undefined, ...job.bolts.kinds.map((k) => k.id)].map((id) => ({
+      value: id ?? '',
+      label: `${jobOfKind(job, id).bolts.size} · ${count(id)}`,
+    }));
+  });
+  protected readonly inHand = computed(() => {
+    const job = this.desk.job();
+    return job && jobOfKind(job, this.kind()).bolts;
+  });
+  private readonly family = computed(() => fastenerSize(this.inHand()?.size ?? '')?.family ?? 'metric');
   protected readonly classes = computed((): readonly Choice[] =>
-    classesFor(fastenerSize(this.desk.job()?.bolts.size ?? '')?.family ?? 'metric').map((c) => ({ value: c.id, label: c.id })),
+    classesFor(this.family()).map((c) => ({ value: c.id, label: c.id })),
   );
-  protected readonly nuts = computed((): readonly Choice[] =>
-    nutsFor(fastenerSize(this.desk.job()!.bolts.size)?.family ?? 'metric').map((n) => ({ value: n.id, label: n.id })),
-  );
+  protected readonly nuts = computed((): readonly Choice[] => nutsFor(this.family()).map((n) => ({ value: n.id, label: n.id })));
+  protected readonly holdings = computed((): readonly Choice[] => [
+    { value: '', label: `as the joint: ${this.desk.job()?.joint.holding}` },
+    ...HOLDINGS.map((h) => ({ value: h, label: h })),
+  ]);
+  protected readonly heads = computed((): readonly Choice[] => [
+    { value: '', label: `as the joint: ${this.desk.job()?.joint.head}` },
+    ...HEADS.map((h) => ({ value: h.id, label: h.name })),
+  ]);
+  protected threaded(k: FastenerKind): boolean {
+    const holding = k.holding ?? this.desk.job()!.joint.holding;
+    return isHeldByThreadOf({ holding }) || holding === 'lag screw';
+  }
+  /** A change of the other kind in hand. */
+  protected kindPart(change: Partial<FastenerKind>): (j: Job) => Job {
+    const id = this.kind()!;
+    return (j) => changedKind(j, id, change);
+  }
+  protected said(key: 'holding' | 'head', value: string): void {
+    const id = this.kind()!;
+    this.change(`${key} ${value || 'as the joint'}`, (j) => {
+      const kinds = j.bolts.kinds!.map((k) => {
+        if (k.id !== id) return k;
+        const { [key]: _was, ...rest } = k;
+        return (value === '' ? rest : { ...rest, [key]: value }) as FastenerKind;
+      });
+      return { ...j, bolts: { ...j.bolts, kinds } };
+    });
+  }
   protected readonly holes = computed((): readonly Choice[] => {
     const job = this.desk.job();
-    const size = fastenerSize(job?.bolts.size ?? '');
+    const size = fastenerSize(this.inHand()?.size ?? '');
     if (!job || !size) return [];
     return (['fine', 'medium', 'coarse'] as const).map((f) => ({
       value: f,
@@ -210,7 +303,7 @@ export class StackCard {
     return fromSheet(found.thickness, found.text);
   }
 
-  private change(did: string, f: (j: Job) => Job): void {
+  protected change(did: string, f: (j: Job) => Job): void {
     this.desk.change(did, f);
   }
 
@@ -227,17 +320,26 @@ export class StackCard {
   protected setCorner(q: Quantity): void {
     this.desk.change('corner radius', (j) => ({ ...j, plate: { ...j.plate, corner: q.v } }), 'corner');
   }
+  /** Size, class, nut and hole of the kind in hand: changed as if the joint were all of it, and written where that kind stands. */
+  private changeKind(did: string, f: (j: Job) => Job): void {
+    const kind = this.kind();
+    this.change(did, (j) => {
+      if (kind === undefined) return f(j);
+      const { size, class: grade, nut, fit } = f(jobOfKind(j, kind)).bolts;
+      return changedKind(j, kind, { size, class: grade, nut, fit });
+    });
+  }
   protected size(id: string): void {
-    this.change(`fastener ${id}`, (j) => withSize(j, id));
+    this.changeKind(`fastener ${id}`, (j) => withSize(j, id));
   }
   protected grade(id: string): void {
-    this.change(`class ${id}`, (j) => ({ ...j, bolts: withClass(j.bolts, id) }));
+    this.changeKind(`class ${id}`, (j) => ({ ...j, bolts: withClass(j.bolts, id) }));
   }
   protected nut(id: string): void {
-    this.change(`nut class ${id}`, (j) => ({ ...j, bolts: { ...j.bolts, nut: id } }));
+    this.changeKind(`nut class ${id}`, (j) => ({ ...j, bolts: { ...j.bolts, nut: id } }));
   }
   protected fit(fit: string): void {
-    this.change(`${fit} holes`, (j) => ({ ...j, bolts: { ...j.bolts, fit: fit as Job['bolts']['fit'] } }));
+    this.changeKind(`${fit} holes`, (j) => ({ ...j, bolts: { ...j.bolts, fit: fit as Job['bolts']['fit'] } }));
   }
   protected far(kind: string): void {
     const start = { metal: this.desk.job()!.plate.metal, thickness: fromSheet(5, '5 mm') };

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
 import { carryStock } from '@core/job/carry-stock';
@@ -27,7 +28,7 @@ const same = (list: readonly string[]): readonly Choice[] => list.map((value) =>
 /** The fitting’s own footprint, the skin under it and the bearers round it. */
 @Component({
   selector: 'ms-base-and-skin',
-  imports: [MatButton, MatIcon, HoleRow, MatTooltip, PickField, QuantityField],
+  imports: [MatButton, MatCheckbox, MatIcon, HoleRow, MatTooltip, PickField, QuantityField],
   templateUrl: './base-and-skin.html',
   styleUrl: './sheet.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -178,6 +179,27 @@ export class BaseAndSkin {
         base: { ...j.base, holesFrom: q.from, holes: j.base.holes.map((h) => (h.id === id ? { ...h, [axis]: q.v } : h)) },
       }),
       `hole.${id}.${axis}`,
+    );
+  }
+
+  /** Its holes are not all of one size. */
+  protected readonly ownSizes = computed(() => this.job().base.holes.some((h) => h.d !== undefined));
+
+  protected eachOwnSize(own: boolean): void {
+    this.desk.change(own ? 'base holes each its own size' : 'base holes all alike', (j) => ({
+      ...j,
+      base: {
+        ...j.base,
+        holes: j.base.holes.map(({ d, ...h }) => (own ? { ...h, d: d ?? { ...j.base.hole, from: 'assumed' as const } } : h)),
+      },
+    }));
+  }
+
+  protected holeSize(id: string, d: Quantity): void {
+    this.desk.change(
+      `base hole ${id}`,
+      (j) => ({ ...j, base: { ...j.base, holes: j.base.holes.map((h) => (h.id === id ? { ...h, d } : h)) } }),
+      `hole.${id}.d`,
     );
   }
 
