@@ -44,6 +44,7 @@ it('each makes its lesson visible', () => {
     'buoy-lifting-eye': 'sound',
     'dive-ladder-top': 'sound',
     'sampling-pump-brace': 'sound',
+    'mast-socket-welded': 'sound',
   });
   expect(evaluate(job('core-sampler-winch')).weakest).toBe('washer-crush');
   expect(evaluate(job('damper-tab-trailer')).weakest).toBe('pin-bending');

@@ -7,6 +7,7 @@ import { buoyLiftingEye } from './lake-sorrow/buoy-lifting-eye';
 import { coreSamplerWinch } from './lake-sorrow/core-sampler-winch';
 import { damperTab } from './lake-sorrow/damper-tab';
 import { diveLadder } from './lake-sorrow/dive-ladder';
+import { mastSocket } from './lake-sorrow/mast-socket';
 import { pumpPlate } from './lake-sorrow/pump-plate';
 import { mastFoot, stayPlate } from './lake-sorrow/sensor-mast';
 import { towReceiver } from './lake-sorrow/tow-receiver';
@@ -23,6 +24,7 @@ export const DEMO_JOBS: readonly Job[] = [
   buoyLiftingEye(),
   diveLadder(),
   pumpPlate(),
+  mastSocket(),
 ];
 
 /** All that hangs on the rack, with the fittings on several feet. */

@@ -1,6 +1,7 @@
-import { applies, type Check, type CheckResult, type Outcome } from '../checks/check';
+import { applies, notApplicable, type Check, type CheckResult, type Outcome } from '../checks/check';
 import type { UnderLoad } from '../checks/demand/loaded';
 import { eachKind } from '../job/of-kind';
+import { weldedOnly } from '../job/resolve';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { Working } from '../working/steps';
 
@@ -47,11 +48,14 @@ export function asked(check: Check, { r, s }: UnderLoad, w: Working = SILENT): C
   }
 }
 
+const NO_BOLTS = notApplicable('held by its welds alone: there is no bolt');
+
 /**
  * A joint of several kinds of fastener is judged as each of them sees it, and the worst stands: refused by one is refused, and what
  * concerns only one is judged for that one.
  */
 function byKind(check: Check, r: UnderLoad['r'], s: UnderLoad['s'], w: Working): CheckResult {
+  if (weldedOnly(r) && !check.withoutBolts) return NO_BOLTS;
   if (r.kinds.length === 1) return check.evaluate(r, s, w);
   const views = eachKind(r);
   const all = views.map((view) => check.evaluate(view, s, SILENT));

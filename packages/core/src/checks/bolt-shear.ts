@@ -73,7 +73,8 @@ export const boltShear: Check = {
   why: 'The plates slide past each other and cut the bolt between them. A thread in the cut leaves less metal than a plain shank. The bolt farthest from the centre of the pattern takes most where the load also twists.',
   source:
     'Elastic group, AISC Manual Part 7; resistance EN 1993-1-8 Tab. 3.4, §3.8 and §3.6.1(12), or AISC 360-16 Tab. J3.2, one plane; long grips BS 5950-1 §6.3.2.2',
-  range: 'Rigid plate; bolts of several kinds by their area, through spacers of different height as posts; friction only where the job counts it and is judged as solved',
+  range:
+    'Rigid plate; bolts of several kinds by their area, through spacers of different height as posts; friction only where the job counts it and is judged as solved',
   evaluate(r, s, w) {
     const o = worstBolt(everyBolt(r), r, s, w, inShear, capacities(r));
     byCentre(r, s, w);

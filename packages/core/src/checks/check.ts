@@ -40,6 +40,8 @@ export interface Check {
   readonly range: string;
   /** Set where the load does not enter: it can fail, but never names a multiple of the load. */
   readonly loadFree?: true;
+  /** Judges a plate that is held by its welds alone too. */
+  readonly withoutBolts?: true;
   evaluate(r: Resolved, s: Loaded, w: Working): CheckResult;
 }
 

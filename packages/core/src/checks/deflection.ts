@@ -10,6 +10,7 @@ export const deflection = onSkin({
   id: 'deflection',
   name: 'Deflection',
   element: 'skin',
+  withoutBolts: true,
   says: 'The panel must not give more than the job allows.',
   why: 'A floor can be strong enough and still feel soft, rattle, or let a hatch jam. The limit is the job’s own: a length, or the span over a number.',
   source: 'Navier’s series (Timoshenko & Woinowsky-Krieger §28–34); limits set by the job: L/250 to L/500 is common practice',

@@ -1,4 +1,4 @@
-import type { Resolved } from '../job/resolve';
+import { weldedOnly, type Resolved } from '../job/resolve';
 import { bends, leastBend } from '../stock/bends';
 import { refuse } from '../units/refusal';
 import { formula } from '../working/formula';
@@ -20,6 +20,7 @@ export const fold: Check = {
   id: 'fold',
   name: 'Bend',
   element: 'plate',
+  withoutBolts: true,
   loadFree: true,
   says: 'A bent edge must not crack, nor pull the holes beside it out of round.',
   why: 'Bending stretches the outside of the metal; too tight and it cracks along the bend, strong alloys soonest. A hole too near is drawn into an egg. Metal springs back a little: bend past the angle and check it with a square.',
@@ -32,6 +33,7 @@ export const fold: Check = {
     const t = r.plateThickness;
     const need = w.of(R_MIN, { k: leastBend(r.plateMetal), t }, `${r.plateMetal.name}: common practice`);
     const radius = outcome(need, f.radius, 'mm', `bend at the ${f.edge} edge`, ['springback: bend past, then check']);
+    if (weldedOnly(r)) return radius;
     const holes = worst(everyBolt(r), w, (i, _k, w): Outcome => {
       const c = Math.max(holeToBend(r, i), 0);
       return outcome(w.of(C_MIN, { t, r: f.radius }), c, 'mm', `${r.bolts[i]!.id} to the bend`);

@@ -1,9 +1,22 @@
 import { eachKind } from '../job/of-kind';
-import type { Resolved } from '../job/resolve';
+import { weldedOnly, type Resolved } from '../job/resolve';
 import { formula } from '../working/formula';
 import { Working } from '../working/steps';
 import { tensionResistance } from './bolt-strength';
-import { capacitiesOf, notApplicable, outcome, worstBolt, type BoltCheck, type Check, type Outcome } from './check';
+import {
+  capacitiesOf,
+  notApplicable,
+  outcome,
+  worst,
+  worstBolt,
+  type BoltCheck,
+  type Check,
+  type NotApplicable,
+  type Outcome,
+} from './check';
+import { nearestPoint } from '../geometry/rects';
+import { cornerWords, lineForces } from '../sharing/weld-group';
+import { doublerRuns } from '../sharing/doubler-runs';
 import type { Found, Loaded } from './demand/demand';
 import { tributary } from '../sharing/t-stub';
 import { brittle } from './metal-rules';
@@ -63,6 +76,23 @@ function byStress(r: Resolved, found: Found, w: Working): Outcome {
   return outcome(found.value, w.of(F_PL, { f_y: r.plateMetal.fy, γ: r.factors.onYield }), 'MPa', found.where);
 }
 
+const OVERHANG = formula('σ', '6·q_v·m/t²', 'MPa');
+
+/** A plate held by its welds alone: a strip from the base edge to the weld line, as a cantilever under what the weld takes there. */
+function toItsWelds(r: Resolved, s: Loaded, w: Working): Outcome | NotApplicable {
+  const at = lineForces(doublerRuns(r), s.onSkin)
+    .map((q) => ({ q, m: nearestPoint(r.base, q.at).gap }))
+    .filter(({ m }) => m > 1e-6);
+  if (at.length === 0) return notApplicable('the base reaches to the welds of its plate: nothing spans between them');
+  // Loose plates bend each for itself; the weld holds the lowest, so they are not welded as one.
+  const t = r.plateThickness * Math.sqrt(r.plateLayers);
+  return worst(at, w, ({ q, m }, _k, w) => {
+    w.found('q_v', Math.abs(q.out), 'N/mm', `out of the plane at the ${cornerWords(r.plate, q.at)}, see Doubler weld`);
+    const σ = w.of(OVERHANG, { q_v: Math.abs(q.out), m, t }, 'strip from the base’s edge to the weld, statics');
+    return outcome(σ, w.of(F_PL, { f_y: r.plateMetal.fy, γ: r.factors.onYield }), 'MPa', `${cornerWords(r.plate, q.at)}`);
+  });
+}
+
 const capacities = capacitiesOf(bent);
 
 /** Bending of the mounting plate between base edge and bolt, with prying. */
@@ -70,6 +100,7 @@ export const plateBending: Check = {
   id: 'plate-bending',
   name: 'Plate bending',
   element: 'plate',
+  withoutBolts: true,
   says: 'Between the base edge and a pulled bolt the plate bends, and its edge pries on the bolt.',
   why: 'Between the fitting and the bolts the plate bends like a shelf. As it bends its edge levers against the skin and pulls the bolts harder still: prying. A thicker plate helps twice, as bending falls with the square of the thickness.',
   source:
@@ -80,9 +111,9 @@ export const plateBending: Check = {
     if (no) return no;
     const found = s.demand.plateStress(w);
     if (found) return byStress(r, found, w);
+    if (weldedOnly(r)) return toItsWelds(r, s, w);
     const among = outside(r);
-    if (among.length === 0)
-      return notApplicable('every bolt clamps the base itself, so none bends the plate');
+    if (among.length === 0) return notApplicable('every bolt clamps the base itself, so none bends the plate');
     const o = worstBolt(among, r, s, w, bent, capacities(r));
     beside(r, s, o.at, w);
     return o;

@@ -14,6 +14,7 @@ export const skinBending = onSkin({
   id: 'skin-bending',
   name: 'Skin bending',
   element: 'skin',
+  withoutBolts: true,
   says: 'Between its bearers the skin carries the load as a panel and bends.',
   why: 'The plate hands its load to the skin, and the skin hands it on to the bearers by bending, like a drumhead pushed in its middle. Nearer bearers, a larger plate or a thicker skin help; the stiff plate’s edge is where it hurts most.',
   source:

@@ -63,6 +63,19 @@ export function loopOf(ring: readonly Corner[]): Loop {
   return all.filter((v, i) => v.bulge !== 0 || distance(v, all[(i + 1) % all.length]!) > 1e-9);
 }
 
+/** Edge i of a ring from the end of its corner to the beginning of the next one's, an arc by its chords. */
+export function edgeLine(ring: readonly Corner[], i: number): Point[] {
+  const from = made(ring, i).vertices.at(-1)!;
+  const to = made(ring, (i + 1) % ring.length).vertices[0]!;
+  return loopPoints([from, { x: to.x, y: to.y, bulge: 0 }]);
+}
+
+/** A rectangle's corners, rounded alike: its edges are starboard, fore, port and aft, in this order. */
+export const cornersOfRect = ({ x0, x1, y0, y1 }: Rect, radius: number): Corner[] =>
+  [sharp(x0, y0), sharp(x1, y0), sharp(x1, y1), sharp(x0, y1)].map((c) =>
+    radius > 0 ? { ...c, make: 'round' as const, size: radius } : c,
+  );
+
 export const regionOf = ({ corners, openings }: Outline): Region => ({ outer: loopOf(corners), openings: openings.map(loopOf) });
 
 export const outlineBounds = ({ corners }: Outline): Rect => loopBounds(loopOf(corners));

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { id } from '../loads/schema';
 import { HEAD_IDS } from '../stock/heads';
 import { NUT_KIND_IDS } from '../stock/nut-kinds';
-import { quantity } from '../units/quantity';
+import { quantity, rangedNumber } from '../units/quantity';
 import { RANGES } from './ranges';
 
 /** How the joint is held together, apart from its layout: what holds the bolt, how it is tightened, what stands between the parts. */
@@ -75,11 +75,21 @@ export type FastenerKind = z.infer<typeof FastenerKind>;
 /** Held by a thread cut or set into the structure, without a nut of its own. */
 export const isHeldByThreadOf = (j: Pick<Joint, 'holding'>): boolean => j.holding === 'tapped' || j.holding === 'rivet nut';
 
+/** A fillet along an edge of the plate: edges are counted from 0, a rectangle's are starboard, fore, port and aft; mm left bare at either end. */
+export const WeldLine = z.strictObject({
+  edge: z.number().int().gte(0, 'allowed: 0 to 199').lte(199, 'allowed: 0 to 199'),
+  start: rangedNumber(RANGES.bare),
+  end: rangedNumber(RANGES.bare),
+});
+export type WeldLine = z.infer<typeof WeldLine>;
+
 /** Welds of the fitting to the plate, and of the plate as a doubler to a metal skin. */
 export const Welds = z.strictObject({
   fitting: z.enum(['none', 'all round', 'fore and aft edges', 'side edges']),
   fittingThroat: quantity(RANGES.throat),
-  doubler: z.enum(['none', 'all round', 'stitched', 'plugs']),
+  /** `lines`: along the edges that `lines` names. */
+  doubler: z.enum(['none', 'all round', 'stitched', 'plugs', 'lines']),
+  lines: z.array(WeldLine).max(60, 'allowed: up to 60 weld lines').optional(),
   doublerThroat: quantity(RANGES.throat),
   /** A stitch's length and the clear gap to the next; a plug's diameter stands in `plug`. */
   stitch: quantity(RANGES.stitch),

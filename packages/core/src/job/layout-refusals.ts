@@ -9,7 +9,8 @@ import { atBolt, eachKind } from './of-kind';
 import { roomBehind } from './outlines';
 import { spreadRulesOf } from './spread-rules';
 import { stripRows } from './strips';
-import type { Resolved } from './resolved';
+import { edgeLength, edgeName, plateCorners } from './weld-lines';
+import { weldedAlongEdges, type Resolved } from './resolved';
 import type { Job } from './schema';
 
 /** How far a point is from the middle line of a base hole or slot; 0 on it. */
@@ -63,7 +64,7 @@ function plateRefusals(r: Resolved): Refusal[] {
   if (half <= 0) no.push(refuse('plate', 'the outline has no area', 'x1 over x0 and y1 over y0'));
   else if (job.plate.corner > half)
     no.push(refuse('plate.corner', `${mm(job.plate.corner)} is more than half the plate`, `0 to ${mm(half)}`));
-  if (r.bolts.length === 0) no.push(NO_BOLTS);
+  if (heldByNothing(r)) no.push(NO_BOLTS);
   const over = Math.max(plate.x0 - base.x0, base.x1 - plate.x1, plate.y0 - base.y0, base.y1 - plate.y1);
   const cut = Math.max(...cornersOf(base).map((c) => -edgeDistance(r.region, c)));
   if (over > 1e-6)
@@ -79,7 +80,37 @@ function plateRefusals(r: Resolved): Refusal[] {
   return [...no, ...behindRefusals(r)];
 }
 
-const NO_BOLTS = refuse('bolts.items', 'there are no bolts', `1 to 60 bolts`);
+const NO_BOLTS = refuse(
+  'bolts.items',
+  'there are no bolts',
+  '1 to 60 bolts, or the plate welded to a metal skin along its edges',
+);
+
+/** Nothing holds the plate: no bolt, and no weld along an edge. */
+const heldByNothing = (r: Resolved): boolean => r.bolts.length === 0 && !weldedAlongEdges(r);
+
+/** What cannot be said of weld lines. */
+function weldRefusals({ job }: Resolved): Refusal[] {
+  const { doubler, lines = [] } = job.welds;
+  if (doubler !== 'lines') return [];
+  if (lines.length === 0) return [refuse('welds.lines', 'no edge is welded', 'at least one edge of the plate')];
+  const mm = lengthsOf(job);
+  const edges = plateCorners(job).length;
+  return lines.flatMap((l, i) => {
+    const field = `welds.lines.${i}`;
+    if (l.edge >= edges) return [refuse(field, `the plate has no edge ${l.edge + 1}`, `1 to ${edges}`)];
+    const long = edgeLength(job, l.edge);
+    return l.start + l.end > long - 1
+      ? [
+          refuse(
+            field,
+            `${mm(l.start + l.end)} is left bare of the ${edgeName(job, l.edge)}, which is ${mm(long)} long`,
+            `under ${mm(Math.max(0, long - 1))}`,
+          ),
+        ]
+      : [];
+  });
+}
 
 /** What cannot be made of a plate that is no rectangle. */
 function shapeRefusals(r: Resolved): Refusal[] {
@@ -92,7 +123,7 @@ function shapeRefusals(r: Resolved): Refusal[] {
       refuse('plate.outline', fault, 'a closed outline, anticlockwise, whose corners and openings leave metal between them'),
     ];
   const no: Refusal[] = [];
-  if (r.bolts.length === 0) no.push(NO_BOLTS);
+  if (heldByNothing(r)) no.push(NO_BOLTS);
   const hangs = Math.max(...cornersOf(base).map((c) => -edgeDistance(r.region, c)));
   // An edge or an opening may run in under the base between its corners.
   const into = Math.max(0, ...[r.region.outer, ...r.region.openings].flatMap(loopPoints).map((p) => nearestEdge(base, p)));
@@ -110,7 +141,11 @@ function shapeRefusals(r: Resolved): Refusal[] {
 function behindRefusals(r: Resolved): Refusal[] {
   const { job } = r;
   const mm = lengthsOf(job);
-  const no: Refusal[] = [];
+  const no: Refusal[] = weldRefusals(r);
+  if (r.bolts.length === 0 && 'metal' in job.far)
+    no.push(
+      refuse('far.kind', 'there is no bolt to hold what is on the far side', 'washers, where the plate is held by its welds'),
+    );
   if (job.far.kind === 'strips') {
     const spread = Math.max(0, ...stripRows(job).map((s) => s.to - s.from));
     const need = spread + Math.max(...eachKind(r).map((k) => k.d0));

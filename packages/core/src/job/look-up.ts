@@ -1,8 +1,8 @@
 import { classIn, FASTENER_CLASSES, fastenerClass, type FastenerClass } from '../stock/fastener-classes';
 import { fastenerSize, type FastenerSize } from '../stock/fasteners';
-import { metal, type Metal } from '../stock/metals';
+import { asWelded, metal, type Metal } from '../stock/metals';
 import { NUT_CLASSES, nutClass, type NutClass } from '../stock/nuts';
-import { bed, hollowWall, laminate, plywood, sandwich, sheet, timber, type SkinStrength } from '../stock/skins';
+import { bed, hollowWall, laminate, plywood, sandwich, sheet, sheetOf, timber, type SkinStrength } from '../stock/skins';
 import { refuse, type Refusal } from '../units/refusal';
 import { jobOfKind, kindsUsed } from './fastener-kinds';
 import type { Job } from './schema';
@@ -54,7 +54,20 @@ export function lookUp(job: Job): LookedUp | readonly Refusal[] {
   no.push(...laminateRefusals(job, skinMetal));
   if (no.length > 0) return no;
   const pinGrade = pin && lug && classIn(pin, lug.pin.v);
-  return { fasteners, plateMetal, baseMetal, farMetal, skin, skinMetal, lugMetal, pinGrade };
+  const { fitting, doubler } = job.welds;
+  const [on, down] = [fitting !== 'none', doubler !== 'none'];
+  const welded = down && skinMetal ? asWelded(skinMetal) : skinMetal;
+  return {
+    fasteners,
+    plateMetal: on || down ? asWelded(plateMetal) : plateMetal,
+    baseMetal: on ? asWelded(baseMetal) : baseMetal,
+    farMetal,
+    // A metal that welding softened is as weak as a skin too.
+    skin: welded && welded !== skinMetal ? { ...sheetOf(welded), name: `${welded.name}, ${job.skin.kind}` } : skin,
+    skinMetal: welded,
+    lugMetal,
+    pinGrade,
+  };
 }
 
 /** Size, class and nut of one kind; what is not in stock is put to `no` at its field. */

@@ -1,7 +1,12 @@
 import type { Rect } from '../geometry/points';
 import type { Job } from './schema';
 
-export const outlineOf = (job: Job): Rect => ({ x0: job.plate.x0, x1: job.plate.x1, y0: job.plate.y0, y1: job.plate.y1 });
+export const outlineOf = (job: Pick<Job, 'plate'>): Rect => ({
+  x0: job.plate.x0,
+  x1: job.plate.x1,
+  y0: job.plate.y0,
+  y1: job.plate.y1,
+});
 
 /** The clear panel between bearers, in plate axes (base centre at 0, 0). */
 export function panelOf(job: Job): Rect {

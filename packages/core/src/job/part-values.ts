@@ -34,7 +34,7 @@ export function partFields(job: Job): PartField[] {
   const j = { ...USUAL_BOND, ...job.joint };
   const { fold } = job.plate;
   const tube = j.packing === 'spacers' || j.sleeve !== 'none';
-  const fillet = w.doubler === 'all round' || w.doubler === 'stitched';
+  const fillet = w.doubler !== 'none' && w.doubler !== 'plugs';
   return [
     ...rows('joint', 'joint', j, [
       ['engagement', 'engagement', isHeldByThreadOf(j) || j.holding === 'lag screw'],

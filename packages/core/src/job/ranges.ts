@@ -70,6 +70,7 @@ export const RANGES = {
   boltPacked: length('Packing at this bolt', 500, '0'),
   tubeOutside: length('Sleeve or plug, outside', 200),
   throat: length('Weld throat a', 30),
+  bare: length('Left bare at the end', 5000, '0'),
   stitch: length('Stitch', 500),
   plug: length('Plug weld diameter', 60),
   filler: stress('Filler strength F_EXX', 1000),

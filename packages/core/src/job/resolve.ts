@@ -17,8 +17,9 @@ import { USUAL_BOND } from './plain-joint';
 import type { FarSide, KindOfFastener, Resolved } from './resolved';
 import type { Job } from './schema';
 import { spreadRulesOf } from './spread-rules';
+import { weldLines } from './weld-lines';
 
-export { isResolved, type Factors, type FarSide, type PlacedBolt, type Resolved } from './resolved';
+export { isResolved, weldedOnly, type Factors, type FarSide, type PlacedBolt, type Resolved } from './resolved';
 
 /** Looks everything up, places it, and refuses what cannot be made or computed; every refusal, not only the first. */
 export function resolve(job: Job): Resolved | readonly Refusal[] {
@@ -67,6 +68,7 @@ function placed(job: Job, { farMetal, fasteners, ...found }: LookedUp): Resolved
     plateLayers: job.plate.layers,
     fold: job.plate.fold && plain(job.plate.fold),
     welds: plain(job.welds),
+    weldLines: job.welds.doubler === 'lines' ? weldLines(job) : [],
     bond: { line: (joint.bondLine ?? USUAL_BOND.bondLine).v, modulus: (joint.bondModulus ?? USUAL_BOND.bondModulus).v },
     lug: job.lug && plain(job.lug),
     limits: plain(job.limits),
@@ -104,7 +106,7 @@ function kindOf(job: Job, name: string | undefined, f: Fastener, farMetal: Metal
 /** Part of a seat that this plate holds: its part of all bolts where the fitting stands on several feet, else the least its seat loads say; 1 without one. */
 function seatShareOf(job: Job): number {
   const feet = job.stands?.feet;
-  if (feet)
+  if (feet && job.bolts.items.length > 0)
     return (
       job.bolts.items.length /
       Math.max(

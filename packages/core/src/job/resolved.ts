@@ -104,6 +104,8 @@ export interface Resolved extends KindOfFastener {
   readonly plateLayers: number;
   readonly fold: Plain<Fold> | undefined;
   readonly welds: Plain<Welds>;
+  /** Weld lines along the plate's edges, where it is welded along some. */
+  readonly weldLines: readonly (readonly Point[])[];
   /** Glue line: thickness, mm, and shear modulus of the glue, MPa. */
   readonly bond: { readonly line: number; readonly modulus: number };
   /** Solved with the glue holding, and the bolts idle; else as if it had let go. */
@@ -132,5 +134,12 @@ export interface Resolved extends KindOfFastener {
   /** The document, for drawings, sheets and the solver's own rules; no check reads it. */
   readonly job: Job;
 }
+
+/** The plate is welded to the skin along edges of its own, and may be held by that alone. */
+export const weldedAlongEdges = (r: Pick<Resolved, 'welds'>): boolean =>
+  r.welds.doubler !== 'none' && r.welds.doubler !== 'plugs';
+
+/** Held by its welds alone. */
+export const weldedOnly = (r: Pick<Resolved, 'bolts'>): boolean => r.bolts.length === 0;
 
 export const isResolved = (r: Resolved | readonly Refusal[]): r is Resolved => !Array.isArray(r);

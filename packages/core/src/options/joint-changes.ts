@@ -94,7 +94,7 @@ function weldChanges(job: Job, put: Put, mm: Words): Change[] {
       .slice(0, 2))
       out.push(change('smaller', `fitting weld a ${mm(a)}`, { fittingThroat: put(a) }));
   }
-  if (w.doubler === 'all round' || w.doubler === 'stitched') {
+  if (w.doubler !== 'none' && w.doubler !== 'plugs') {
     for (const a of above(THROATS, w.doublerThroat.v))
       out.push(change('doubler', `doubler weld a ${mm(a)}`, { doublerThroat: put(a) }));
     for (const a of THROATS.filter((x) => x < w.doublerThroat.v)

@@ -1,6 +1,6 @@
 import { lowered, type LoadCase } from '../loads/load-case';
 import { eachKind } from '../job/of-kind';
-import type { Resolved } from '../job/resolve';
+import { weldedOnly, type Resolved } from '../job/resolve';
 import { isRefusal, type Refusal } from '../units/refusal';
 import { shareInPlane, type InPlane } from './in-plane';
 import { shareOutOfPlane, type Bed, type OutOfPlane } from './out-of-plane';
@@ -24,7 +24,7 @@ export interface Shared {
 
 /** Height of the plate's face above the skin, mm: its plates, and what is packed under them, the mean of the bolts. */
 export const standsOff = (r: Pick<Resolved, 'plateThickness' | 'plateLayers' | 'bolts'>): number =>
-  r.plateThickness * r.plateLayers + r.bolts.reduce((sum, b) => sum + b.packed, 0) / r.bolts.length;
+  r.plateThickness * r.plateLayers + r.bolts.reduce((sum, b) => sum + b.packed, 0) / Math.max(1, r.bolts.length);
 
 /**
  * A plate that bends hands more to the bolts next to the base, and less to those at its corners: each bolt gets the worse of a stiff
@@ -40,8 +40,25 @@ function orBending(r: Resolved, bed: Bed, stiff: OutOfPlane, c: LoadCase): OutOf
   return { ...stiff, tensions: stiff.tensions.map((t, i) => Math.max(t, bends.tensions[i]!)) };
 }
 
+/** Nothing is shared where welds alone hold the plate: each group takes all of the case. */
+function byWelds(r: Resolved, c: LoadCase): Shared {
+  const h = standsOff(r);
+  const inPlane: InPlane = { shears: [], centre: { x: 0, y: 0 }, polar: 0, torsion: 0 };
+  const outOfPlane: OutOfPlane = {
+    tensions: [],
+    pushes: [],
+    pressed: [],
+    peak: 0,
+    peakAt: { x: 0, y: 0 },
+    push: 0,
+    residual: 0,
+  };
+  return { loadCase: c, onSkin: lowered(c, h), midSkin: lowered(c, h + r.skinThickness / 2), inPlane, outOfPlane };
+}
+
 /** Shares a factored case between the bolts and the bed. `solved`: what the spread solver found of it, for the friction it takes. */
 export function share(r: Resolved, c: LoadCase, solved?: Solved): Shared | Refusal {
+  if (weldedOnly(r)) return byWelds(r, c);
   const inPlane = shareInPlane(r.bolts, c.fx, c.fy, c.mz, alongStiffness(r));
   if (isRefusal(inPlane)) return inPlane;
   const h = standsOff(r);

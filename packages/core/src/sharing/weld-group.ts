@@ -42,6 +42,10 @@ export function runsAround(r: Rect, which: (typeof WELD_SIDES)[number], part = 1
 export const runsAlong = (ring: readonly Point[], part = 1): Run[] =>
   ring.map((from, i) => ({ from, to: ring[(i + 1) % ring.length]!, part }));
 
+/** Runs along lines that end, arcs by their chords. */
+export const runsOn = (lines: readonly (readonly Point[])[]): Run[] =>
+  lines.flatMap((line) => line.slice(1).map((to, i) => ({ from: line[i]!, to, part: 1 })));
+
 /** Length, second moments and centre of the group treated as lines; mm, mm³. */
 export interface LineGroup {
   readonly length: number;

@@ -1,6 +1,7 @@
-import { heightOf, widthOf } from '../geometry/rects';
 import type { Resolved } from '../job/resolve';
+import { weldedAlongEdges } from '../job/resolved';
 import { RATES } from '../stock/rates';
+import { doublerRuns } from '../sharing/doubler-runs';
 import { lineGroup, runsAround } from '../sharing/weld-group';
 
 const STEEL_DENSITY = 7850e-9;
@@ -28,7 +29,7 @@ function roundBolts(r: Resolved): Amount[] {
       one((Math.PI / 4) * (tubeOutside.v ** 2 - r.d ** 2) * r.skinThickness * EPOXY_DENSITY, RATES.perPlug, RATES.minutesPerPlug),
     );
   if (packing === 'spacers') {
-    const high = r.bolts.reduce((sum, b) => sum + b.packed, 0) / n;
+    const high = r.bolts.reduce((sum, b) => sum + b.packed, 0) / Math.max(1, n);
     out.push(one(tube(tubeOutside.v, wall, high), RATES.perSleeve, RATES.minutesPerSleeve));
   }
   return out;
@@ -36,17 +37,14 @@ function roundBolts(r: Resolved): Amount[] {
 
 /** Fillets by their length and the square of their throat against 4 mm. */
 function welds(r: Resolved): Amount[] {
-  const { fitting, fittingThroat, doubler, doublerThroat, stitch, gap } = r.job.welds;
+  const { fitting, fittingThroat, doublerThroat } = r.job.welds;
   const run = (length: number, a: number): Amount => {
     const k = (length / 1000) * (a / 4) ** 2;
     return { mass: length * a ** 2 * STEEL_DENSITY, cost: k * RATES.perMetreWeld, minutes: k * RATES.minutesPerMetreWeld };
   };
-  const part = doubler === 'stitched' ? stitch.v / (stitch.v + gap.v) : 1;
   return [
     ...(fitting === 'none' ? [] : [run(lineGroup(runsAround(r.base, fitting)).length, fittingThroat.v)]),
-    ...(doubler === 'all round' || doubler === 'stitched'
-      ? [run(2 * part * (widthOf(r.plate) + heightOf(r.plate)), doublerThroat.v)]
-      : []),
+    ...(weldedAlongEdges(r) ? [run(lineGroup(doublerRuns(r)).length, doublerThroat.v)] : []),
   ];
 }
 

@@ -32,7 +32,11 @@ function lineOf(r: Resolved, l: Length): string {
 
 /** "38 N·m", "12 N·m, or the skin crushes", and for a lag what is done instead; each kind of fastener by its size. */
 export const tightenWords = (r: Resolved): string =>
-  r.kinds.length === 1 ? torqueWords(r) : eachKind(r).map((k) => `${k.size.id}: ${torqueWords(k)}`).join('; ');
+  r.kinds.length === 1
+    ? torqueWords(r)
+    : eachKind(r)
+        .map((k) => `${k.size.id}: ${torqueWords(k)}`)
+        .join('; ');
 
 function torqueWords(r: Resolved): string {
   const { torque, by } = tightenTo(r);

@@ -131,6 +131,7 @@ function backingParts(r: Resolved): CutPart[] {
   const { far, job } = r;
   if (far.kind !== 'plate') {
     if (job.far.kind !== 'plate washer' || far.metal === undefined) return [];
+    if (r.bolts.length === 0) return [];
     return eachKind(r).map((k) => plateWasher(k, far.metal!));
   }
   const under = (o: Rect) =>

@@ -157,7 +157,10 @@ function skinRows(r: Resolved, from: From): DrillRow[] {
 }
 
 const fastenerAt = (r: Resolved, id: string): string => {
-  const { size, grade } = atBolt(r, r.bolts.findIndex((b) => b.id === id));
+  const { size, grade } = atBolt(
+    r,
+    r.bolts.findIndex((b) => b.id === id),
+  );
   return `${size.id} ${grade.id}`;
 };
 

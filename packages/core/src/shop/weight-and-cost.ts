@@ -16,6 +16,7 @@ export function massOf(r: Resolved): number {
 /** Bolts, nuts and washers of one kind, kg. */
 function fastenersMass(r: Resolved): number {
   const mine = ofThisKind(r);
+  if (mine.length === 0) return 0;
   const hexagon = (Math.sqrt(3) / 2) * r.size.acrossFlats ** 2;
   const bolts = mine.reduce((sum, i) => {
     const { needed, nuts } = boltNeeds(r, i);

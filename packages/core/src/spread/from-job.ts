@@ -1,10 +1,13 @@
 import type { Rect } from '../geometry/points';
+import { distance } from '../geometry/points';
 import { boundsOf } from '../geometry/rects';
+import { edgeDistance } from '../geometry/region';
 import { isHeldByThreadOf } from '../job/joint';
 import { atBolt } from '../job/of-kind';
 import type { PlacedBolt, Resolved } from '../job/resolve';
 import { preloadCounts } from '../job/preload-lasts';
 import { EDGES, spreadRulesOf, type EdgeName } from '../job/spread-rules';
+import { doublerRuns } from '../sharing/doubler-runs';
 import { proofOf } from '../stock/bolt-proof';
 import { headKind } from '../stock/heads';
 import { refuse, type Refusal } from '../units/refusal';
@@ -119,6 +122,7 @@ function weldedNodes(r: Resolved, grid: Grid): ReadonlySet<number> | false {
   const nx = grid.x.length;
   const out = new Set<number>();
   if (doubler === 'plugs') for (const b of r.bolts) out.add(lineAt(grid.x, b.x) + lineAt(grid.y, b.y) * nx);
+  else if (doubler === 'lines' || r.shaped) return alongRuns(r, grid);
   else {
     const { x0, x1, y0, y1 } = r.plate;
     const on = (v: number, edge: number) => Math.abs(v - edge) < 1e-6;
@@ -136,6 +140,25 @@ function weldedNodes(r: Resolved, grid: Grid): ReadonlySet<number> | false {
         const sides = (on(y, y0) || on(y, y1)) && stitched(x, (x0 + x1) / 2);
         if (ends || sides) out.add(ix + iy * nx);
       }
+  }
+  return out;
+}
+
+/** Nodes next to weld lines that do not lie along the grid, or do so only in part; where the plate has metal beside them. */
+function alongRuns(r: Resolved, grid: Grid): ReadonlySet<number> {
+  const nearest = (lines: ArrayLike<number>, v: number) => {
+    let at = 0;
+    for (let i = 1; i < lines.length; i++) if (Math.abs(lines[i]! - v) < Math.abs(lines[at]! - v)) at = i;
+    return at;
+  };
+  const out = new Set<number>();
+  for (const { from, to } of doublerRuns(r)) {
+    const n = Math.max(1, Math.ceil(distance(from, to)));
+    for (let k = 0; k <= n; k++) {
+      const p = { x: from.x + ((to.x - from.x) * k) / n, y: from.y + ((to.y - from.y) * k) / n };
+      const [ix, iy] = [nearest(grid.x, p.x), nearest(grid.y, p.y)];
+      if (edgeDistance(r.region, { x: grid.x[ix]!, y: grid.y[iy]! }) > -1e-6) out.add(ix + iy * grid.x.length);
+    }
   }
   return out;
 }

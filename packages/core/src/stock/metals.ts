@@ -16,7 +16,28 @@ export interface Metal {
   readonly density: number;
   readonly gauges: GaugeTable;
   readonly source: string;
+  /** What welding leaves of it beside the weld, and the strength of weld metal on it; of alloys that soften. MPa. */
+  readonly welded?: WeldedStrength;
 }
+
+/** EN 1999-1-1 Tab. 3.2b, f_o,haz and f_u,haz up to 5 mm, and Tab. 8.8, f_w with filler 5356 (memory). */
+export interface WeldedStrength {
+  readonly fy: number;
+  readonly fu: number;
+  readonly fw: number;
+}
+
+const WELDED: Readonly<Record<string, WeldedStrength>> = {
+  '5052-H32': { fy: 80, fu: 170, fw: 170 },
+  // Annealed or hardly strained: welding takes nothing.
+  '5083-H111': { fy: 125, fu: 275, fw: 240 },
+  '6061-T6': { fy: 115, fu: 175, fw: 190 },
+  '6082-T6': { fy: 125, fu: 185, fw: 210 },
+};
+
+/** The metal as welding leaves it: softened right through, as a welded plate is nowhere far from its welds (safe). */
+export const asWelded = (m: Metal): Metal =>
+  m.welded && m.welded.fu < m.fu ? { ...m, name: `${m.name}, softened by welding`, fy: m.welded.fy, fu: m.welded.fu } : m;
 
 type Row = readonly [id: string, name: string, fy: number, fu: number, source: string, E?: number, density?: number];
 
@@ -97,6 +118,7 @@ const rowsOf = (group: Metal['group']): readonly Metal[] => {
     density,
     gauges: g.gauges,
     source,
+    ...(WELDED[id] ? { welded: WELDED[id] } : {}),
   }));
 };
 

@@ -94,22 +94,22 @@ export function plywood(id: string): SkinStrength | undefined {
 
 export function sheet(metalId: string, own: readonly Omit<Metal, 'gauges'>[] = []): SkinStrength | undefined {
   const m = metal(metalId, own);
-  return (
-    m && {
-      name: `${m.name} sheet`,
-      basis: 'yield',
-      bending: m.fy,
-      E: m.E,
-      nu: 0.3,
-      crush: m.fy,
-      punch: 0,
-      bearing: () => 0,
-      fu: m.fu,
-      gammaM: 1,
-      source: m.source,
-    }
-  );
+  return m && sheetOf(m);
 }
+
+export const sheetOf = (m: Metal): SkinStrength => ({
+  name: `${m.name} sheet`,
+  basis: 'yield',
+  bending: m.fy,
+  E: m.E,
+  nu: 0.3,
+  crush: m.fy,
+  punch: 0,
+  bearing: () => 0,
+  fu: m.fu,
+  gammaM: 1,
+  source: m.source,
+});
 
 /** Wall of a hollow section: the metal's own strength; how the wall bends is a link of its own. */
 export function hollowWall(metalId: string, own: readonly Omit<Metal, 'gauges'>[] = []): SkinStrength | undefined {

@@ -6,8 +6,9 @@ import { stripsOf } from '@core/job/strips';
 import { farOutlineOf, outlineOf, panelOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
 import { jobOfKind } from '@core/job/fastener-kinds';
-import { fastenerSize } from '@core/stock/fasteners';
 import { formatQuantity } from '@core/units/format-quantity';
+import { beadsOf } from './beads';
+import { lookOf } from './bolt-look';
 import { cutPath } from './cut-path';
 import { legOf, rootOf, withLeg } from './leg-in-plan';
 
@@ -150,6 +151,16 @@ export function panelView(job: Job): Rect {
         stroke-width="0.5"
         stroke-dasharray="2 2"
         opacity="0.75"
+      />
+    }
+    @for (bead of beads(); track $index) {
+      <svg:polyline
+        class="bead"
+        [attr.points]="bead"
+        fill="none"
+        stroke="#e9c46a"
+        stroke-width="4.5"
+        stroke-dasharray="1.3 1.2"
       />
     }
     @for (hole of job().base.holes; track hole.id) {
@@ -373,6 +384,8 @@ export class PlateDrawing {
     });
   });
 
+  protected readonly beads = computed(() => beadsOf(this.job()).map(points));
+
   protected readonly pressed = computed(() => points(this.drawnCase()?.outOfPlane.pressed ?? []));
 
   protected readonly arrow = computed(() => {
@@ -390,17 +403,6 @@ export class PlateDrawing {
   protected zone = upright;
   protected w = widthOf;
   protected h = heightOf;
-}
-
-function lookOf({ bolts }: Job) {
-  const size = fastenerSize(bolts.size);
-  const r = (size?.acrossFlats ?? 16) / Math.sqrt(3);
-  const hexagon = [0, 1, 2, 3, 4, 5]
-    .map((i) => `${(r * Math.cos((i * Math.PI) / 3)).toFixed(2)},${(r * Math.sin((i * Math.PI) / 3)).toFixed(2)}`)
-    .join(' ');
-  const d0 = size?.hole[bolts.fit] ?? 10;
-  const arm = d0 / 2.4;
-  return { d0, washer: size?.washer.outside ?? 20, hexagon, cross: `M${-arm} 0H${arm}M0 ${-arm}V${arm}` };
 }
 
 const points = (list: readonly Point[]) => list.map((p) => `${p.x.toFixed(2)},${flip(p.y).toFixed(2)}`).join(' ');

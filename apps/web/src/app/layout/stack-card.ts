@@ -286,9 +286,9 @@ export class StackCard {
     return {
       mass: formatQuantity(massOf(r), 'mass', job.units),
       cost: `about ${roughCost(r).toFixed(0)}`,
-      grip: formatQuantity(boltRows(r)[0]!.length.grip, 'length', job.units),
+      grip: r.bolts.length > 0 ? formatQuantity(boltRows(r)[0]!.length.grip, 'length', job.units) : '–',
       bolts: boltLines(r),
-      torque: tightenWords(r),
+      torque: r.bolts.length > 0 ? tightenWords(r) : 'nothing: it is welded',
       torqueTip: `T = K·d·F with K ${NUT_FACTOR} at 75 % of proof, for a joint taken apart again (common practice). By friction μ ${FRICTION} at 90 % of yield: ${formatQuantity(byFriction(r).torque, 'moment', job.units)} (VDI 2230).`,
     };
   });

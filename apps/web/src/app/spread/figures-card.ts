@@ -153,7 +153,7 @@ export class FiguresCard {
     const share = total > 0 && most ? `${Math.round((100 * most.tension) / total)} % of all bolts’ pull` : 'no bolt pulls';
     const pull = f.reactions.reduce((sum, q) => Math.max(sum, Math.abs(q.fx), Math.abs(q.fy)), 0);
     return [
-      { what: `Bolt ${most?.id ?? ''}`, value: this.amount(most?.tension ?? 0, 'N'), how: `${share}, prying in it` },
+      ...(most ? [{ what: `Bolt ${most.id}`, value: this.amount(most.tension, 'N'), how: `${share}, prying in it` }] : []),
       ...(this.onBed()
         ? []
         : [

@@ -3,7 +3,7 @@ import { boundsOf, centreOf, heightOf, overlap, widthOf } from '../../geometry/r
 import { rayToEdge, regionArea } from '../../geometry/region';
 import { rowsOf } from '../../geometry/rows';
 import { atBolt } from '../../job/of-kind';
-import type { Resolved } from '../../job/resolve';
+import { weldedOnly, type Resolved } from '../../job/resolve';
 import type { LoadCase } from '../../loads/load-case';
 import { refuse, type Refusal } from '../../units/refusal';
 import { formula } from '../../working/formula';
@@ -20,6 +20,7 @@ const SILENT = new Working(false);
 
 /** What the skin is loaded through: the backing plate's outline, or the bolts with what of their washers stays flat. */
 export const loadedPatch = remembered((r: Resolved): Rect => {
+  if (weldedOnly(r)) return r.plate;
   if (r.far.kind === 'washer') {
     const least = Math.min(...r.bolts.map((b, i) => farDiameter(atBolt(r, i), b, SILENT)));
     return boundsOf(r.bolts, least / 2);
@@ -110,7 +111,7 @@ const Q_S = formula('Q_s', 'abs(m_x)·λ_x + abs(m_y)·λ_y', 'N');
 /** What the skin's bending adds to each bolt's pull in a case at the skin's middle, N; nothing where there is no panel. */
 export function skinPrying(r: Resolved, c: LoadCase): ((i: number, w: Working) => number) | undefined {
   const on = panelUnder(r);
-  if ('applies' in on || 'refused' in on || r.joint.packing === 'spacers') return undefined;
+  if (weldedOnly(r) || 'applies' in on || 'refused' in on || r.joint.packing === 'spacers') return undefined;
   const moments = panelMomentsAt(r, on, c);
   const taken = takenByBolts(r);
   return (i, w) =>

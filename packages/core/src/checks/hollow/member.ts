@@ -26,6 +26,7 @@ export const member: Check = {
   id: 'member',
   name: 'Member',
   element: 'skin',
+  withoutBolts: true,
   says: 'The section itself must carry the load to its ends as a beam.',
   why: 'A plate may sit well on a tube whose walls hold, and the tube still bend away between its ends: the longer the span, the sooner. Holes take metal where it works hardest, at the top and bottom.',
   source:

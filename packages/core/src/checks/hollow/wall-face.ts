@@ -91,6 +91,7 @@ export const wallFace: Check = {
   id: 'wall-face',
   name: 'Wall face',
   element: 'skin',
+  withoutBolts: true,
   says: 'Under the plate the face of the section must not be pushed in or pulled out.',
   why: 'A box section is strong at its corners and weak in the middle of its faces. A narrow plate in the middle pushes the face in like a drum; one that reaches both side walls hands its load straight to them. Bolts through one wall pull only where their washers are, however large the plate.',
   source:

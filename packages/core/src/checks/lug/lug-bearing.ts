@@ -15,6 +15,7 @@ export const lugBearing: Check = {
   id: 'lug-bearing',
   name: 'Lug bearing',
   element: 'lug',
+  withoutBolts: true,
   says: 'The pin must not wear the lug’s hole long.',
   why: 'A pin presses only on the front of its hole. If it yields there the hole grows, the pin hammers, and it grows faster. Cheek plates give the pin more to bear on.',
   source: 'ASME BTH-1 §3-3.3.4: 1.25·F_y/N_d·D_p·t; EN 1993-1-8 Tab. 3.10: 1.5·t·d·f_y/γ_M0',

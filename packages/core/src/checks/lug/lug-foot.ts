@@ -16,6 +16,7 @@ export const lugFoot: Check = {
   id: 'lug-foot',
   name: 'Lug foot',
   element: 'lug',
+  withoutBolts: true,
   says: 'At its foot the lug must hold the pull, and what bends it edge on and sideways.',
   why: 'The foot carries all that the pin brings, with the pin’s height as a lever. A lug is a blade: strong edge on, weak sideways. A tall narrow one bends in its own plane; a sling that does not hang in line bends it over. A lower pin, a wider foot or gussets hold it.',
   source:

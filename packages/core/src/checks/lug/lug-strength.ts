@@ -44,6 +44,7 @@ function lugCheck(way: Way, words: Pick<Check, 'id' | 'name' | 'says' | 'why'>):
   return {
     ...words,
     element: 'lug',
+    withoutBolts: true,
     source: 'ASME BTH-1 §3-3.3.1 (design factor N_d 2 or 3); all of the force in line with the lug (safe)',
     range: 'Flat lugs, pin no larger than its hole; working loads: BTH-1 carries its own factor',
     evaluate(r, s, w) {
@@ -91,6 +92,7 @@ export const lugEnd: Check = {
   id: 'lug-end',
   name: 'Lug end',
   element: 'lug',
+  withoutBolts: true,
   says: 'The lug needs enough metal in front of its hole and beside it.',
   why: 'The Eurocode asks for metal rather than for a strength: so much in front of the hole and so much beside it, growing with the pull. It comes to much the same as the lifting rules, without their factor.',
   source: 'EN 1993-1-8 §3.13, Tab. 3.9 type A: a ≥ F·γ_M0/(2·t·f_y) + 2·d_0/3, c ≥ F·γ_M0/(2·t·f_y) + d_0/3',

@@ -1,10 +1,10 @@
-import { loopPoints } from '../../geometry/region';
-import { lineForces, runsAlong, runsAround, cornerWords } from '../../sharing/weld-group';
+import { doublerRuns } from '../../sharing/doubler-runs';
+import { lineForces, cornerWords } from '../../sharing/weld-group';
 import { refuse } from '../../units/refusal';
 import { formula } from '../../working/formula';
 import { notApplicable, outcome, worst, type Check } from '../check';
 import { heldThickness } from '../skin-parts';
-import { judgeGroup, weldable } from './fitting-weld';
+import { judgeGroup, WELDABLE, weldable } from './fitting-weld';
 
 const Q_SKIN = formula('q_s.Rd', '0.6·f_u·t/γ', 'N/mm');
 const Q = formula('q', 'sqrt(q_p² + q_h² + q_v²)', 'N/mm');
@@ -16,22 +16,26 @@ export const doublerWeld: Check = {
   id: 'doubler-weld',
   name: 'Doubler weld',
   element: 'weld',
+  withoutBolts: true,
   says: 'A doubler’s weld to the skin must hold, and the skin beside it.',
   why: 'Welded all round or in stitches, a doubler hands its load to the skin along its edge. In a thin sheet the sheet beside the weld tears before the weld does. Weld in short runs from side to side, or the sheet pulls out of flat.',
   source:
-    'Elastic line group; fillet by EN 1993-1-8 §4.5.3.2 or AISC §J2.4; the skin beside it 0.6·f_u·t (AISC §J4.2); plug welds in shear only (EN §4.3.5)',
+    'Elastic line group; fillet by EN 1993-1-8 §4.5.3.2 or AISC §J2.4, in aluminium by EN 1999-1-1 §8.6.3 (memory); the skin beside it 0.6·f_u·t (AISC §J4.2); plug welds in shear only (EN §4.3.5)',
   range:
-    'Metal skins of steel or stainless; a stitch counts its own length; bolts are not counted with welds (EN 1993-1-8 §2.4(3))',
+    'Metal skins; steel, stainless and four alloys of aluminium; a stitch counts its own length; bolts are not counted with welds (EN 1993-1-8 §2.4(3))',
   evaluate(r, s, w) {
-    const { doubler, doublerThroat, stitch, gap, plug, filler } = r.welds;
+    const { doubler, doublerThroat, plug, filler } = r.welds;
     if (doubler === 'none') return notApplicable('the plate is not welded to the skin');
-    if (![r.plateMetal, r.skinMetal].every(weldable))
+    const of = weldable(r.plateMetal, r.skinMetal);
+    if (!of)
       return refuse(
         'welds.doubler',
         `a plate of ${r.plateMetal.name.toLowerCase()} is not welded to ${r.skin.name.toLowerCase()}`,
-        'steel or stainless on the same',
+        WELDABLE,
       );
     if (doubler === 'plugs') {
+      if (of[0].welded)
+        return refuse('welds.doubler', 'plug welds in aluminium are not known to this check', 'fillets along its edges');
       if (s.outOfPlane.tensions.some((t) => t > 1e-6))
         return refuse('welds.doubler', 'plug welds are pulled in this case', 'plugs in shear only: weld round the edge');
       return worst(r.bolts, w, (b, i, w) => {
@@ -40,10 +44,8 @@ export const doublerWeld: Check = {
         return outcome(V, w.of(F_PLUG, { f_vw, d_p: plug }), 'N', b.id);
       });
     }
-    const part = doubler === 'stitched' ? stitch / (stitch + gap) : 1;
-    const at = lineForces(r.shaped ? runsAlong(loopPoints(r.region.outer), part) : runsAround(r.plate, 'all round', part), s.onSkin);
-    const fu = Math.min(r.plateMetal.fu, r.skin.fu);
-    const fillet = judgeGroup(r, at, { a: doublerThroat, fu }, r.plate, w);
+    const at = lineForces(doublerRuns(r), s.onSkin);
+    const fillet = judgeGroup(r, at, { a: doublerThroat, of }, r.plate, w);
     const sheet = worst(at, w, (q, _i, w) =>
       outcome(
         w.of(Q, { q_p: q.along, q_h: q.across, q_v: q.out }),

@@ -40,6 +40,31 @@ export function filletDirectional(
   return { demand: Math.max(s1, s2, (σ_n * capacity) / ((0.9 * x.fu) / x.γ)), capacity };
 }
 
+const S_W = formula('σ_w', 'max(sqrt(σ_n² + 3·(τ_n² + τ_p²)), sqrt(τ_n² + 3·(σ_n² + τ_p²)))', 'MPa');
+const F_WD = formula('f_w.d', 'f_w/γ', 'MPa');
+/** On the leg that lies against a part, √2·a wide: what pulls it off, and what slides along it. */
+const S_HAZ = formula('σ_haz', 'sqrt(max(abs(q_h), abs(q_v))² + 3·(min(abs(q_h), abs(q_v))² + q_p²))/(sqrt(2)·a)', 'MPa');
+const S_HAZ_2 = formula('σ_haz', 'sqrt(min(abs(q_h), abs(q_v))² + 3·(max(abs(q_h), abs(q_v))² + q_p²))/(sqrt(2)·a)', 'MPa');
+const F_HAZ = formula('f_haz.d', 'f_u.haz/γ', 'MPa');
+
+/**
+ * A fillet in aluminium, EN 1999-1-1 §8.6.3.3: √(σ⊥² + 3(τ⊥² + τ∥²)) ≤ f_w/γ_Mw on the throat, the worse pair of signs; and the
+ * softened metal it lies against by its leg, §8.6.3.4: √(σ² + 3τ²) ≤ f_u,haz/γ_Mw. The worse of the two.
+ */
+export function filletAluminium(
+  q: LineForce,
+  x: { a: number; fw: number; fuHaz: number; γ: number },
+  w: Working,
+): { demand: number; capacity: number } {
+  const put = { q_p: q.along, q_h: q.across, q_v: q.out, a: x.a };
+  const [σ_n, τ_n, τ_p] = [w.of(S_PERP, put), w.of(T_PERP, put), w.of(T_PAR, put)];
+  const inWeld = w.of(S_W, { σ_n, τ_n, τ_p });
+  const f_w = w.of(F_WD, { f_w: x.fw, γ: x.γ }, 'weld metal with filler 5356, EN 1999-1-1 Tab. 8.8 (memory)');
+  const beside = Math.max(w.of(S_HAZ, put), w.of(S_HAZ_2, put, 'against the other part'));
+  const f_h = w.of(F_HAZ, { 'f_u.haz': x.fuHaz, γ: x.γ }, 'beside the weld, EN 1999-1-1 Tab. 3.2b (memory)');
+  return inWeld * f_h >= beside * f_w ? { demand: inWeld, capacity: f_w } : { demand: beside, capacity: f_h };
+}
+
 /** AISC 360-16 §J2.4: 0.60·F_EXX·(1 + 0.5·sin^1.5 θ) on the throat; θ between force and run. N/mm. */
 export function filletAISC(
   q: LineForce,

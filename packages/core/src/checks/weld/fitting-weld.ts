@@ -4,24 +4,39 @@ import { cornerWords, lineForces, runsAround, type LineForce } from '../../shari
 import { refuse } from '../../units/refusal';
 import { Working } from '../../working/steps';
 import { notApplicable, outcome, worst, type Check, type Outcome } from '../check';
-import { filletAISC, filletDirectional, filletSimplified } from './fillet';
+import { filletAISC, filletAluminium, filletDirectional, filletSimplified } from './fillet';
 
-/** Steel and stainless: other metals lose strength beside the weld that these rules do not know. */
-export const weldable = (m: Metal | undefined): boolean => m?.group === 'steel' || m?.group === 'stainless';
+const steel = (m: Metal | undefined): m is Metal => m?.group === 'steel' || m?.group === 'stainless';
 
-/** A fillet's throat, mm, and the strength of the weaker part it joins, MPa (EN 1993-1-8 §4.5.3.2(6)). */
+/** Steel or stainless on the same, or alloys of which it is known what welding leaves. */
+export function weldable(a: Metal | undefined, b: Metal | undefined): readonly [Metal, Metal] | undefined {
+  const both = (steel(a) && steel(b)) || (a?.welded !== undefined && b?.welded !== undefined);
+  return both ? [a!, b!] : undefined;
+}
+
+/** What is allowed of two parts that are welded. */
+export const WELDABLE = 'steel or stainless on the same, or 5052-H32, 5083-H111, 6061-T6, 6082-T6 on each other';
+
+/** A fillet: its throat, mm, and the two metals it joins; the weaker counts (EN 1993-1-8 §4.5.3.2(6), EN 1999-1-1 §8.6.2). */
 export interface Fillet {
   readonly a: number;
-  readonly fu: number;
+  readonly of: readonly [Metal, Metal];
 }
 
 /** The weld judged at one point by the job's rules, the other school's figure beside it. */
-function judged(r: Resolved, q: LineForce, { a, fu }: Fillet, at: string, w: Working): Outcome {
+function judged(r: Resolved, q: LineForce, { a, of }: Fillet, at: string, w: Working): Outcome {
   const γ = r.factors.onBreak;
+  const fu = Math.min(of[0].fu, of[1].fu);
   const filler = r.welds.filler;
   w.found('q_p', q.along, 'N/mm', `along the run, at the ${at}`);
   w.found('q_h', q.across, 'N/mm', 'across it in the plane');
   w.found('q_v', q.out, 'N/mm', 'out of the plane');
+  const [one, two] = [of[0].welded, of[1].welded];
+  if (one && two) {
+    const x = { a, fw: Math.min(one.fw, two.fw), fuHaz: Math.min(one.fu, two.fu), γ };
+    const o = filletAluminium(q, x, w);
+    return outcome(o.demand, o.capacity, 'MPa', at, ['filler 5356 is taken; heat softens the metal 20 to 30 mm each way']);
+  }
   const silent = new Working(false);
   const EN = r.rules === 'EN';
   const en = filletDirectional(q, { a, fu, γ }, EN ? w : silent);
@@ -43,23 +58,24 @@ export const fittingWeld: Check = {
   id: 'fitting-weld',
   name: 'Fitting weld',
   element: 'weld',
+  withoutBolts: true,
   says: 'The weld between the fitting and the plate must carry all that the fitting brings.',
   why: 'Welds round a base share the load like bolts do: the far corner of the group takes most when the load twists or tips it. A weld pulled across its run is stronger than one pulled along it, but bends less before it tears.',
   source:
-    'Elastic line group (Blodgett; AISC Manual Part 8); EN 1993-1-8 §4.5.3.2 directional, or AISC 360-16 §J2.4 with filler F_EXX',
+    'Elastic line group (Blodgett; AISC Manual Part 8); EN 1993-1-8 §4.5.3.2 directional, or AISC 360-16 §J2.4 with filler F_EXX; aluminium EN 1999-1-1 §8.6.3 (memory), whatever the job’s rules',
   range:
-    'Fillets along whole sides of the base, steel or stainless; contact of base on plate not counted (safe); not shared with bolts',
+    'Fillets along whole sides of the base; steel, stainless and four alloys of aluminium; contact of base on plate not counted (safe); not shared with bolts',
   evaluate(r, s, w) {
     const { fitting, fittingThroat } = r.welds;
     if (fitting === 'none') return notApplicable('the fitting is not welded to the plate');
-    if (![r.plateMetal, r.baseMetal].every(weldable))
+    const of = weldable(r.plateMetal, r.baseMetal);
+    if (!of)
       return refuse(
         'welds.fitting',
-        `welds in ${(weldable(r.plateMetal) ? r.baseMetal : r.plateMetal).name.toLowerCase()} lose strength this check does not know`,
-        'base and plate of steel or stainless',
+        `a weld between ${r.baseMetal.name.toLowerCase()} and ${r.plateMetal.name.toLowerCase()} is not known to this check`,
+        WELDABLE,
       );
     const runs = runsAround(r.base, fitting);
-    const fu = Math.min(r.plateMetal.fu, r.baseMetal.fu);
-    return judgeGroup(r, lineForces(runs, s.loadCase), { a: fittingThroat, fu }, r.base, w);
+    return judgeGroup(r, lineForces(runs, s.loadCase), { a: fittingThroat, of }, r.base, w);
   },
 };

@@ -52,6 +52,7 @@ export const weldSize: Check = {
   id: 'weld-size',
   name: 'Weld size',
   element: 'weld',
+  withoutBolts: true,
   loadFree: true,
   says: 'A fillet must be large enough to fuse with the metal and leave the plate’s edge to be seen.',
   why: 'On thick metal a small bead chills before it fuses. On an edge a fillet as tall as the plate melts the corner away, and nobody can measure it any more. So there is a least and a most.',

@@ -57,7 +57,9 @@ export const wrenchRoom: Check = {
         ...(b.throughBase || r.baseThickness <= r.size.washer.thickness
           ? []
           : [{ have: nearestPoint(r.base, b).gap, need: r_s, at: `${b.id} to the fitting` }]),
-        ...r.bolts.flatMap((o, k) => (k === i ? [] : [{ have: distance(o, b), need: r_s + corners(k), at: `${b.id} to ${o.id}` }])),
+        ...r.bolts.flatMap((o, k) =>
+          k === i ? [] : [{ have: distance(o, b), need: r_s + corners(k), at: `${b.id} to ${o.id}` }],
+        ),
       ];
       if (rooms.length === 0) return outcome(0, 1, 'mm', b.id);
       const tightest = rooms.reduce((a, c) => (c.need / c.have > a.need / a.have ? c : a));

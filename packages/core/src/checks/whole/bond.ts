@@ -26,7 +26,12 @@ export const bond: Check = {
     const { bedding, bondShear, bondPeel } = r.joint;
     if (bedding === 'dry') return notApplicable('the joint is dry: it slips at μ and holds by its bolts');
     if (bedding === 'bedded') return notApplicable('sealant keeps water out and adds no strength');
-    if (r.shaped) return refuse('plate.outline', 'the glue under a plate that is no rectangle', 'a rectangle; or bolts alone, with the joint dry');
+    if (r.shaped)
+      return refuse(
+        'plate.outline',
+        'the glue under a plate that is no rectangle',
+        'a rectangle; or bolts alone, with the joint dry',
+      );
     const c = s.onSkin;
     const [l, b] = [widthOf(r.plate), heightOf(r.plate)];
     const area = w.of(A, { A_p: areaOf(r.plate), n: r.bolts.length, d_0: r.d0 });

@@ -13,6 +13,7 @@ export const packRules: Check = {
   name: 'Rule packs',
   element: 'joint',
   loadFree: true,
+  withoutBolts: true,
   says: 'The layout must keep the rules of the packs the job is held to.',
   why: 'Codes and trades keep short lists of least sizes, learnt from what went wrong before. They hold whatever the load. Rules of the trade without a published source are only reminded of, never failed.',
   source: 'The packs named by the job; each rule with its own source',
