@@ -24,10 +24,19 @@ export function notJudged(job: Job): string[] {
       ? ['the fitting’s own base plate under its lug, and the weld of that lug']
       : ['the fitting itself: its base, its welds']),
     ...(held ? [] : ['how the fitting is held to the plate: no weld is written down and no bolt passes through its base']),
+    ...unjudgedParts(job),
     ...(job.stands ? ['the fitting between its feet, taken as stiff'] : []),
     'the bearers and what holds them',
     'fatigue',
   ];
+}
+
+/** The job's own parts that no link speaks for. */
+function unjudgedParts(job: Job): string[] {
+  const names = (job.parts ?? []).filter((p) => !p.eye).map((p) => p.name.toLowerCase());
+  return names.length > 0
+    ? [`what ${names.slice(0, 3).join(', ')}${names.length > 3 ? ' and others' : ''} carry and how they are fixed`]
+    : [];
 }
 
 /** Which code or approval is likely to decide, for the job's family and every load on it, each once. */

@@ -2,6 +2,7 @@ import { applies, notApplicable, type Check, type CheckResult, type Outcome } fr
 import type { UnderLoad } from '../checks/demand/loaded';
 import { eachKind } from '../job/of-kind';
 import { weldedOnly } from '../job/resolve';
+import { factored } from '../loads/load-case';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { Working } from '../working/steps';
 
@@ -42,13 +43,29 @@ const SILENT = new Working(false);
 /** A check asked in one case. One that breaks down is refused by its name, and takes nothing else with it. */
 export function asked(check: Check, { r, s }: UnderLoad, w: Working = SILENT): CheckResult {
   try {
-    return byKind(check, r, s, w);
+    return byEye(check, r, s, w);
   } catch (e) {
     return refuse(check.id, `this check broke down (${(e as Error).message})`, 'nothing of yours: say so to the makers');
   }
 }
 
 const NO_BOLTS = notApplicable('held by its welds alone: there is no bolt');
+
+/** A lug check of the fitting's own lug and of every link and tab, each with the part of the load it takes: the worst stands. */
+function byEye(check: Check, r: UnderLoad['r'], s: UnderLoad['s'], w: Working): CheckResult {
+  if (check.element !== 'lug' || r.eyes.length === 0) return byKind(check, r, s, w);
+  const views = r.eyes.map((eye) => ({
+    name: eye.name,
+    r: { ...r, eye, lug: eye.lug, lugMetal: eye.metal, pinGrade: eye.pinGrade },
+    s: { ...s, loadCase: factored(s.loadCase, eye.carries) },
+  }));
+  const all = [...(r.lug ? [{ name: '', r, s }] : []), ...views];
+  const found = all.map((v) => check.evaluate(v.r, v.s, SILENT));
+  const worst = found.reduce((at, o, k) => (weighs(o) > weighs(found[at]!) ? k : at), 0);
+  const { name, ...view } = all[worst]!;
+  const o = w.recording ? check.evaluate(view.r, view.s, w) : found[worst]!;
+  return name !== '' && applies(o) && !isRefusal(o) ? { ...o, at: `${name}: ${o.at}` } : o;
+}
 
 /**
  * A joint of several kinds of fastener is judged as each of them sees it, and the worst stands: refused by one is refused, and what

@@ -105,4 +105,5 @@ export const withoutFactors = (job: Job): Job => ({
   ...job,
   practice: { ...job.practice, school: 'working', onYield: 1, onBreak: 1 },
   ...(job.lug ? { lug: { ...job.lug, Nd: 1 as never } } : {}),
+  ...(job.parts ? { parts: job.parts.map((p) => (p.eye ? { ...p, eye: { ...p.eye, Nd: 1 as never } } : p)) } : {}),
 });

@@ -12,10 +12,12 @@ import { member } from './hollow/member';
 import { wallFace } from './hollow/wall-face';
 import { localDishing } from './local-dishing';
 import { baseHole, countersink, headBearing } from './base-holes';
+import { linkBody } from './lug/link-body';
 import { lugBearing } from './lug/lug-bearing';
 import { lugFoot } from './lug/lug-foot';
 import { lugEnd, lugFracture, lugShear, lugTension } from './lug/lug-strength';
 import { pinBending, pinShear } from './lug/pin';
+import { tabFoot } from './lug/tab-foot';
 import { netSection } from './net-section';
 import { nutClassCheck } from './nut-class';
 import { nutThread } from './nut-thread';
@@ -57,6 +59,8 @@ export const CHECKS: readonly Check[] = [
   lugFoot,
   pinShear,
   pinBending,
+  linkBody,
+  tabFoot,
   fittingWeld,
   doublerWeld,
   weldSize,

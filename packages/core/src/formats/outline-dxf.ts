@@ -2,7 +2,7 @@ import { anticlockwise, outlineFault, sharp, type Corner, type Outline } from '.
 import { distance, type Point } from '../geometry/points';
 import { isInside, regionArea, type Region } from '../geometry/region';
 import { loopOf } from '../geometry/outline';
-import { MAX_CORNERS } from '../job/schema';
+import { MAX_CORNERS } from '../job/drawn-outline';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { readDxf } from './read-dxf';
 

@@ -9,6 +9,7 @@ const metalsIn = (job: Job): Set<string> =>
     ...('metal' in job.far ? [job.far.metal] : []),
     ...('metal' in job.skin ? [job.skin.metal] : []),
     ...(job.lug ? [job.lug.metal] : []),
+    ...(job.parts ?? []).map((p) => p.metal),
   ]);
 
 /**

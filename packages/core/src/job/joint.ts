@@ -126,6 +126,18 @@ export const Lug = z.strictObject({
 });
 export type Lug = z.infer<typeof Lug>;
 
+/** What of a lug's pin a part with an eye says itself: its thickness, width and end come from how it is drawn. */
+export const Eye = Lug.pick({ rules: true, pin: true, pinClass: true, shear: true, fork: true, gap: true, Nd: true }).extend({
+  /** Hole of the part that the pin goes through. */
+  hole: id,
+  /** Part of the fitting's load that one piece takes. */
+  carries: quantity(RANGES.part),
+  /** Of a tab that stands on its weld: height of the hole over it, and the throat of the fillets on both its faces. */
+  height: quantity(RANGES.lugWidth).optional(),
+  throat: quantity(RANGES.throat).optional(),
+});
+export type Eye = z.infer<typeof Eye>;
+
 export const EDGES = ['fore', 'aft', 'port', 'starboard'] as const;
 
 /** One edge of the plate bent up or down. */

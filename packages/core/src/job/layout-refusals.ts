@@ -142,7 +142,7 @@ function behindRefusals(r: Resolved): Refusal[] {
   const { job } = r;
   const mm = lengthsOf(job);
   const no: Refusal[] = weldRefusals(r);
-  if (r.bolts.length === 0 && 'metal' in job.far)
+  if (r.bolts.length === 0 && weldedAlongEdges(r) && 'metal' in job.far)
     no.push(
       refuse('far.kind', 'there is no bolt to hold what is on the far side', 'washers, where the plate is held by its welds'),
     );

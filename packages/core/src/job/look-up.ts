@@ -25,6 +25,8 @@ export interface LookedUp {
   readonly skinMetal: Metal | undefined;
   readonly lugMetal: Metal | undefined;
   readonly pinGrade: FastenerClass | undefined;
+  /** Of each of the job's own parts, in their order; the pin's class where it has one. */
+  readonly partMetals: readonly { readonly metal: Metal; readonly pinGrade: FastenerClass | undefined }[];
 }
 
 /** What a base is taken to be made of until somebody says: the weakest steel of the list. */
@@ -47,6 +49,13 @@ export function lookUp(job: Job): LookedUp | readonly Refusal[] {
   const farMetal = 'metal' in far ? ofMetal(far.metal, 'far.metal') : undefined;
   const lugMetal = lug && ofMetal(lug.metal, 'lug.metal');
   const pin = lug && found(fastenerClass(lug.pinClass), 'lug.pinClass', lug.pinClass, 'a bolt class of the stock list');
+  const partMetals = (job.parts ?? []).flatMap((p, i) => {
+    const m = ofMetal(p.metal, `parts.${i}.metal`);
+    const { eye } = p;
+    const named =
+      eye && found(fastenerClass(eye.pinClass), `parts.${i}.eye.pinClass`, eye.pinClass, 'a bolt class of the stock list');
+    return m ? [{ metal: m, pinGrade: named && eye && classIn(named, eye.pin.v) }] : [];
+  });
   const skin = found(skinOf(job), ...skinField(job));
   const skinMetal = 'metal' in job.skin ? metal(job.skin.metal, job.ownStock.metals) : undefined;
   no.push(...kindRefusals(job));
@@ -67,6 +76,7 @@ export function lookUp(job: Job): LookedUp | readonly Refusal[] {
     skinMetal: welded,
     lugMetal,
     pinGrade,
+    partMetals,
   };
 }
 

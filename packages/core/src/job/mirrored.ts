@@ -4,6 +4,7 @@ import { parseQuantity } from '../units/parse-quantity';
 import type { Quantity } from '../units/quantity';
 import { isRefusal } from '../units/refusal';
 import { INCH } from '../units/unit-table';
+import type { FreePart } from './free-part';
 import type { WeldLine } from './joint';
 import type { Job } from './schema';
 import type { Pattern, Side, Survey } from './survey';
@@ -72,6 +73,13 @@ const flippedOutline = (o: NonNullable<Job['plate']['outline']>): NonNullable<Jo
   return { corners: [...corners], openings: openings.map((ring) => [...ring]) };
 };
 
+/** A part of the other hand: every y changes sign; its bends go up as before. */
+const mirroredPart = (p: FreePart): FreePart => ({
+  ...p,
+  holes: p.holes.map(flipY),
+  stock: p.stock.form === 'plate' ? { ...p.stock, outline: flippedOutline(p.stock.outline) } : p.stock,
+});
+
 /** Edges of the outline seen in the mirror: it runs the other way round then, and what was bare at one end is bare at the other. */
 function mirroredLines({ plate, welds }: Pick<Job, 'plate' | 'welds'>): WeldLine[] {
   const n = plate.outline?.corners.length ?? 4;
@@ -79,7 +87,7 @@ function mirroredLines({ plate, welds }: Pick<Job, 'plate' | 'welds'>): WeldLine
 }
 
 /** A foot's design for the other hand: every y changes sign, and whatever names a side names the other. */
-export function mirroredDesign<D extends Pick<Job, 'base' | 'bolts' | 'plate' | 'spread' | 'welds'>>(design: D): D {
+export function mirroredDesign<D extends Pick<Job, 'base' | 'bolts' | 'plate' | 'spread' | 'welds' | 'parts'>>(design: D): D {
   const { fold, outline, ...plate } = design.plate;
   const { spread } = design;
   return {
@@ -93,6 +101,7 @@ export function mirroredDesign<D extends Pick<Job, 'base' | 'bolts' | 'plate' | 
       ...(fold ? { fold: { ...fold, edge: OTHER_EDGE[fold.edge] } } : {}),
       ...(outline ? { outline: flippedOutline(outline) } : {}),
     },
+    ...(design.parts ? { parts: design.parts.map(mirroredPart) } : {}),
     ...(design.welds.lines ? { welds: { ...design.welds, lines: mirroredLines(design) } } : {}),
     ...(spread ? { spread: { ...spread, edges: swapped(spread.edges, 'port', 'starboard') } } : {}),
   };

@@ -11,8 +11,11 @@ import { factorsOf } from './factors';
 import { jobOfKind, kindOfEach, kindsUsed } from './fastener-kinds';
 import { baseHoleFor, keptOut, layoutRefusals } from './layout-refusals';
 import { lookUp, type Fastener, type LookedUp } from './look-up';
+import { eyeOf } from './eyes';
+import { freePartRefusals } from './free-part-refusals';
 import { farHeightOf, farLayersOf, farOutlineOf, outlineOf, panelOf } from './outlines';
 import { packedUnder } from './packed-under';
+import { partBlank } from './part-blank';
 import { USUAL_BOND } from './plain-joint';
 import type { FarSide, KindOfFastener, Resolved } from './resolved';
 import type { Job } from './schema';
@@ -26,14 +29,14 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
   const found = lookUp(job);
   if (isRefused(found)) return found;
   const r = placed(job, found);
-  const no = [...layoutRefusals(r), ...keptOut(r)];
+  const no = [...layoutRefusals(r), ...keptOut(r), ...freePartRefusals(job, r.freeParts)];
   return no.length > 0 ? no : r;
 }
 
 const isRefused = (x: LookedUp | readonly Refusal[]): x is readonly Refusal[] => Array.isArray(x);
 
 /** The job with its parts in their places, before anybody asked whether it can be made. */
-function placed(job: Job, { farMetal, fasteners, ...found }: LookedUp): Resolved {
+function placed(job: Job, { farMetal, fasteners, partMetals, ...found }: LookedUp): Resolved {
   const used = kindsUsed(job);
   const kinds = used.map((name, k) => kindOf(jobOfKind(job, name), name, fasteners[k]!, farMetal));
   const kindAt = kindOfEach(job);
@@ -71,6 +74,7 @@ function placed(job: Job, { farMetal, fasteners, ...found }: LookedUp): Resolved
     weldLines: job.welds.doubler === 'lines' ? weldLines(job) : [],
     bond: { line: (joint.bondLine ?? USUAL_BOND.bondLine).v, modulus: (joint.bondModulus ?? USUAL_BOND.bondModulus).v },
     lug: job.lug && plain(job.lug),
+    ...madeParts(job, partMetals),
     limits: plain(job.limits),
     countsFriction: spreadRulesOf(job).friction === 'counted',
     packs: job.packs,
@@ -86,6 +90,18 @@ function placed(job: Job, { farMetal, fasteners, ...found }: LookedUp): Resolved
     allInLine: collinear(job.bolts.items),
     job,
   };
+}
+
+/** The job's own parts laid flat, and those of them that take a pin. */
+function madeParts(job: Job, metals: LookedUp['partMetals']): Pick<Resolved, 'freeParts' | 'eyes'> {
+  const freeParts = (job.parts ?? []).map((p, i) => ({ part: plain(p), metal: metals[i]!.metal }));
+  const eyes = freeParts.flatMap(({ part, metal }, i) => {
+    if (!part.eye) return [];
+    const at = partBlank(part);
+    const hole = at.holes.find((h) => h.id === part.eye!.hole);
+    return hole ? [eyeOf(part, at, hole, { metal, pinGrade: metals[i]!.pinGrade })] : [];
+  });
+  return { freeParts, eyes };
 }
 
 /** One kind of fastener with what lies under its head and its nut; `job` is the job as if all bolts were of it. */

@@ -10,6 +10,8 @@ import type { SkinStrength } from '../stock/skins';
 import type { TimberRow } from '../stock/timber';
 import type { Plain } from '../units/quantity';
 import type { Refusal } from '../units/refusal';
+import type { PinnedPart } from './eyes';
+import type { FreePart } from './free-part';
 import type { Fold, Joint, Limits, Lug, Welds } from './joint';
 import type { Job, Skin } from './schema';
 
@@ -111,6 +113,11 @@ export interface Resolved extends KindOfFastener {
   /** Solved with the glue holding, and the bolts idle; else as if it had let go. */
   readonly glueHolds?: true;
   readonly lug: Plain<Lug> | undefined;
+  /** The pinned part this is seen as, in place of the fitting's own lug. */
+  readonly eye?: PinnedPart;
+  /** What the shop makes besides, and those of it that take a pin. */
+  readonly freeParts: readonly { readonly part: Plain<FreePart>; readonly metal: Metal }[];
+  readonly eyes: readonly PinnedPart[];
   readonly lugMetal: Metal | undefined;
   readonly pinGrade: FastenerClass | undefined;
   readonly limits: Plain<Limits>;

@@ -1,11 +1,12 @@
 import { z } from 'zod';
-import { CORNERS } from '../geometry/outline';
 import { FAMILIES } from '../loads/registry';
 import { Combination, id, Load, name } from '../loads/schema';
 import { Provenance, quantity, rangedNumber as number } from '../units/quantity';
 import { PACK_IDS } from '../stock/packs';
 import type { Stands } from '../standing/stands';
 import { OwnStock } from './own-stock';
+import { DrawnOutline } from './drawn-outline';
+import { FreePart } from './free-part';
 import { FastenerKind, Fold, Joint, Limits, Lug, Welds } from './joint';
 import { RANGES } from './ranges';
 import { SpreadRules } from './spread-rules';
@@ -23,6 +24,7 @@ export { Provenance, type Quantity } from '../units/quantity';
 export const FORMAT = 'mast-shoe/job';
 export const VERSION = 4;
 export const MAX_BOLTS = 60;
+const MAX_PARTS_MADE = 40;
 
 const Place = z.strictObject({ id, x: number(RANGES.position), y: number(RANGES.position) });
 
@@ -132,29 +134,6 @@ export const Practice = z.strictObject({
 });
 export type Practice = z.infer<typeof Practice>;
 
-/** Most corners of one ring, and most openings. */
-export const MAX_CORNERS = 200;
-const MAX_OPENINGS = 20;
-/** Half a circle is 1; more than most of one is no edge. */
-const bulge = z.number().gte(-10, 'allowed: −10 to 10').lte(10, 'allowed: −10 to 10');
-const Ring = z
-  .array(
-    z.strictObject({
-      x: number(RANGES.position),
-      y: number(RANGES.position),
-      make: z.enum(CORNERS),
-      size: number(RANGES.corner),
-      /** Of the edge to the next: tan of a quarter of its arc, 0 straight, 1 a half circle outwards. */
-      bulge,
-    }),
-  )
-  .min(2, `allowed: 2 to ${MAX_CORNERS} corners`)
-  .max(MAX_CORNERS, `allowed: 2 to ${MAX_CORNERS} corners`);
-export const DrawnOutline = z.strictObject({
-  corners: Ring,
-  openings: z.array(Ring).max(MAX_OPENINGS, `allowed: up to ${MAX_OPENINGS} openings`),
-});
-
 /** What is said of the fitting as a whole, wherever it stands. */
 export const OF_FITTING = {
   id,
@@ -214,6 +193,8 @@ export const DESIGN = {
   joint: Joint,
   welds: Welds,
   lug: Lug.optional(),
+  /** What the shop makes besides: links, tabs, gussets, rails. */
+  parts: z.array(FreePart).max(MAX_PARTS_MADE, `allowed: up to ${MAX_PARTS_MADE} parts`).optional(),
   /** As `USUAL_SPREAD` where left out. */
   spread: SpreadRules.optional(),
 };

@@ -1,4 +1,5 @@
 import { newLug } from '../job/plain-joint';
+import type { FreePart } from '../job/free-part';
 import type { Lug } from '../job/joint';
 import { filletAISC, filletSimplified } from '../checks/weld/fillet';
 import { endsEN } from '../checks/lug/lug-strength';
@@ -12,6 +13,35 @@ const lug =
   (j) => ({
     ...j,
     lug: { ...newLug(), thickness: q(20), width: q(80), hole: q(30), pin: q(28), end: q(25), fork: q(10), gap: q(2), ...x },
+  });
+/** A strap 50 wide of S275 with half-round ends, two pins of 15.5 in 16 at 200 apart; each of a pair takes half. */
+const strap =
+  (x: Partial<NonNullable<FreePart['eye']>> = {}, t = 6): Change =>
+  (j) => ({
+    ...j,
+    parts: [
+      {
+        id: 'P1',
+        name: 'Strap',
+        use: 'link',
+        metal: 'S275',
+        count: 2,
+        stock: { form: 'flat bar', width: q(50), thickness: q(t), legs: [q(250)], bends: [], rounded: true },
+        holes: [-100, 100].map((at, i) => ({ id: `E${i + 1}`, x: at, y: 0, d: q(16), purpose: 'eye' as const })),
+        eye: {
+          rules: 'EN',
+          hole: 'E1',
+          carries: q(0.5),
+          pin: q(15.5),
+          pinClass: '8.8',
+          shear: 'double',
+          fork: q(6),
+          gap: q(1),
+          Nd: 3,
+          ...x,
+        },
+      },
+    ],
   });
 const pull = loaded({ fz: 10_000 });
 const S355: Change = (j) => ({ ...j, plate: { ...j.plate, metal: 'S355' } });
@@ -94,6 +124,26 @@ export const lugsAndWelds: readonly ReferenceValue[] = [
       'utilisation',
       lug({ rules: 'EN', pin: q(16), thickness: q(12), shear: 'single' }),
       pull,
+    ],
+    [
+      'link-body',
+      'two flat bars 50 × 6 of S275, pins 200 apart: λ 1.330, Φ 1.661, χ 0.3765: 31.06 kN',
+      'EN 1993-1-1 §6.3.1.2 by hand',
+      31_062,
+      0.005,
+      'capacity',
+      strap(),
+      loaded({ fz: 10_000 }),
+    ],
+    [
+      'tab-foot',
+      '8 kN, half of it at 35 on a tab 50 × 8 of S275: 4000/400 + 6·140 000/(8·50²) = 52 MPa of 275',
+      'statics by hand',
+      52 / 275,
+      0.001,
+      'utilisation',
+      strap({ height: q(35), throat: q(8) }, 8),
+      loaded({ fz: 8000 }),
     ],
     [
       'fitting-weld',

@@ -1,4 +1,4 @@
-import { kFactor } from '../stock/bends';
+import { allowanceOf, kFactor } from '../stock/bends';
 
 /** A leg bent square: thickness, inside radius and outside height of the leg, mm. */
 export interface Leg {
@@ -8,7 +8,7 @@ export interface Leg {
 }
 
 /** The arc of the neutral line round a square bend, mm: θ·(r + K·t), θ = π/2. */
-export const bendAllowance = (r: number, t: number, K: number): number => (Math.PI / 2) * (r + K * t);
+export const bendAllowance = (r: number, t: number, K: number): number => allowanceOf(Math.PI / 2, r, t, K);
 
 /**
  * Bend allowance π/2·(r + K·t) of a square bend, and what the blank needs past the bend's start: the allowance and the flat

@@ -3,7 +3,10 @@ import { cutLength, regionArea, roundedRect, type Region } from '../geometry/reg
 import { baseHoleFor } from '../job/layout-refusals';
 import { atBolt, eachKind, ofThisKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
+import type { FreePart, StockForm } from '../job/free-part';
+import { partBlank, sideView } from '../job/part-blank';
 import { stripsOf } from '../job/strips';
+import type { Plain } from '../units/quantity';
 import { headDepth } from '../stock/heads';
 import type { Metal } from '../stock/metals';
 import { tapDrill, weldNutHole } from '../stock/tap-drills';
@@ -13,8 +16,8 @@ import { blankOf } from './bend-allowance';
 export interface CutHole extends Point {
   readonly id: string;
   readonly d: number;
-  /** For the job's own bolts, or for those of the fitting that is bolted on. */
-  readonly takes: 'bolt' | 'fitting';
+  /** For the job's own bolts, for those of the fitting that is bolted on, or what a hole of the job's own parts is for. */
+  readonly takes: 'bolt' | 'fitting' | FreePart['holes'][number]['purpose'];
   /** Cut to this size and then worked on: tapped, countersunk. */
   readonly then: string;
 }
@@ -37,8 +40,16 @@ export interface CutPart {
   readonly bends: readonly BendLine[];
   readonly metal: Metal;
   readonly thickness: number;
-  /** Alike, one on another. */
+  /** Alike. */
   readonly count: number;
+  /** The stock it is cut from, where that is no plate; its side is then drawn. */
+  readonly stock?: string;
+  /** Metal of one piece before its holes, mm³, and what each hole goes through, mm, where it is no plate of one thickness. */
+  readonly volume?: number;
+  readonly through?: number;
+  /** As bent, from the side. */
+  readonly side?: readonly Point[];
+  readonly on?: string;
 }
 
 /** The plate's rectangle and what the leg takes past its bent edge, mm. */
@@ -124,7 +135,7 @@ export function cutParts(r: Resolved): CutPart[] {
     thickness: r.plateThickness,
     count: r.plateLayers,
   };
-  return [plate, ...backingParts(r)];
+  return [plate, ...backingParts(r), ...r.freeParts.map(madePart)];
 }
 
 function backingParts(r: Resolved): CutPart[] {
@@ -170,14 +181,64 @@ function plateWasher(r: Resolved, metal: Metal): CutPart {
   };
 }
 
+/** A part of the job's own, laid flat or seen from its side. */
+function madePart({ part, metal }: Resolved['freeParts'][number]): CutPart {
+  const blank = partBlank(part);
+  const { y0, y1 } = blank.bounds;
+  const at = (x: number) => ({ from: { x, y: y0 }, to: { x, y: y1 } });
+  const bends = blank.bends.flatMap((b): BendLine[] => [
+    { what: 'starts', ...at(b.from) },
+    { what: 'middle', ...at((b.from + b.to) / 2) },
+    { what: 'ends', ...at(b.to) },
+  ]);
+  const side = sideView(part);
+  return {
+    id: part.id,
+    name: part.name,
+    region: blank.region,
+    bounds: blank.bounds,
+    holes: blank.holes.map(({ purpose, ...h }) => ({ ...h, takes: purpose, then: '' })),
+    bends,
+    metal,
+    thickness: blank.thickness,
+    count: part.count,
+    stock: stockWords(part.stock),
+    volume: blank.volume,
+    through: blank.through,
+    ...(side.length > 0 ? { side } : {}),
+    ...(part.on ? { on: part.on } : {}),
+  };
+}
+
+/** "flat bar 50 × 6 mm", "round tube 48.3 × 3.2 mm". */
+function stockWords(s: Plain<StockForm>): string {
+  switch (s.form) {
+    case 'plate':
+      return `plate ${s.thickness} mm`;
+    case 'flat bar':
+      return `flat bar ${s.width} × ${s.thickness} mm`;
+    case 'angle':
+      return `angle ${s.leg} × ${s.other} × ${s.thickness} mm`;
+    case 'square tube':
+      return `tube ${s.width} × ${s.depth} × ${s.wall} mm`;
+    case 'round tube':
+      return `round tube ${s.outside} × ${s.wall} mm`;
+    case 'round bar':
+      return `round bar ${s.diameter} mm`;
+  }
+}
+
+/** Metal of one piece before its holes, mm³. */
+const volumeOf = (p: CutPart): number => p.volume ?? regionArea(p.region) * p.thickness;
+
 const holesOf = (p: CutPart): number => p.holes.reduce((sum, h) => sum + (Math.PI / 4) * h.d ** 2, 0);
 
 /** All pieces of a part together, kg. */
 export const partMass = (p: CutPart): number =>
-  (regionArea(p.region) - holesOf(p)) * p.thickness * p.metal.density * 1e-9 * p.count;
+  (volumeOf(p) - holesOf(p) * (p.through ?? p.thickness)) * p.metal.density * 1e-9 * p.count;
 
 /** Metal bought for all its pieces, kg: holes are paid for. */
-export const boughtMass = (p: CutPart): number => regionArea(p.region) * p.thickness * p.metal.density * 1e-9 * p.count;
+export const boughtMass = (p: CutPart): number => volumeOf(p) * p.metal.density * 1e-9 * p.count;
 
 /** Outline of one piece, m. */
 export const outlineLength = (p: CutPart): number => cutLength(p.region) / 1000;

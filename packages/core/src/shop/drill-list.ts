@@ -85,7 +85,40 @@ export function drillList(job: Job, r: Resolved): DrillRow[] {
   const plate = parts[0]!;
   const corner = { x: plate.bounds.x0, y: plate.bounds.y0 };
   const from = (p: Point) => ({ x: round2(p.x - corner.x), y: round2(p.y - corner.y) });
-  return [...plateRows(job, r, from), ...bendRows(job, plate), ...skinRows(r, from), ...backingRows(r, parts, from)];
+  return [
+    ...plateRows(job, r, from),
+    ...bendRows(job, plate),
+    ...skinRows(r, from),
+    ...backingRows(r, parts, from),
+    ...madeRows(r, parts),
+  ];
+}
+
+/** Holes of the job's own parts and their bends, each from the aft starboard corner of its own blank. */
+function madeRows(r: Resolved, parts: readonly CutPart[]): DrillRow[] {
+  return parts.slice(parts.length - r.freeParts.length).flatMap((p) => {
+    const x0 = p.bounds.x0;
+    const note = 'from its own end and lower edge';
+    const holes = p.holes.map((h): DrillRow => ({
+      part: p.name,
+      hole: h.id,
+      x: round2(h.x - x0),
+      y: round2(h.y - p.bounds.y0),
+      diameter: round2(h.d),
+      fastener: h.takes,
+      note: [note, h.then].filter(Boolean).join('; '),
+    }));
+    const bends = p.bends.map((b): DrillRow => ({
+      part: p.name,
+      hole: `bend, ${b.what}`,
+      x: round2(b.from.x - x0),
+      y: null,
+      diameter: null,
+      fastener: '',
+      note: 'scribe square across',
+    }));
+    return [...holes, ...bends];
+  });
 }
 
 type From = (p: Point) => { x: number; y: number };
@@ -166,7 +199,7 @@ const fastenerAt = (r: Resolved, id: string): string => {
 
 function backingRows(r: Resolved, parts: readonly CutPart[], from: From): DrillRow[] {
   if (!ownHole(r)) return [];
-  return parts.slice(1).flatMap((p) =>
+  return parts.slice(1, parts.length - r.freeParts.length).flatMap((p) =>
     p.holes.map((h): DrillRow => ({
       part: p.name,
       hole: h.id,

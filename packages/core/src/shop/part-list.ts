@@ -49,7 +49,7 @@ export function partList(whole: WholeJob): { readonly parts: readonly ListedPart
         name: part.name,
         count: part.count * (handed ? alike.length - other : alike.length),
         mirrored: handed ? part.count * other : 0,
-        stock: `${part.metal.name}, ${part.thickness} mm`,
+        stock: `${part.metal.name}, ${part.stock ?? `${part.thickness} mm`}`,
         area: regionArea(part.region) - holes,
         perimeter: cutLength(part.region),
         centroid: regionCentroid(part.region, part.holes),
@@ -72,5 +72,5 @@ function isMirrorOfItself({ bounds, holes, region, bends }: CutPart): boolean {
   const flip = <P extends Point>(p: P): P => ({ ...p, y: 2 * middle - p.y });
   const has = (list: readonly Point[], p: Point) => list.some((q) => near(p.x, q.x) && near(p.y, q.y));
   const round = (h: CutHole) => holes.some((o) => near(o.d, h.d) && near(flip(h).x, o.x) && near(flip(h).y, o.y));
-  return bends.length === 0 && holes.every(round) && region.outer.every((v) => has(region.outer, flip(v)));
+  return bends.every((l) => l.from.x === l.to.x) && holes.every(round) && region.outer.every((v) => has(region.outer, flip(v)));
 }

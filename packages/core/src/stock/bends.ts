@@ -26,3 +26,9 @@ export const bends = (m: Pick<Metal, 'group'>): boolean => m.group !== 'laminate
 
 /** K-factor by r/t (common practice): tighter bends pull the neutral line in. */
 export const kFactor = (r: number, t: number): number => (r < t ? 0.33 : r < 3 * t ? 0.4 : 0.5);
+
+/** The arc of the neutral line round a bend, mm: θ·(r + K·t). */
+export const allowanceOf = (theta: number, r: number, t: number, K: number): number => theta * (r + K * t);
+
+/** From the start of a bend to where its outsides would meet, mm: tan(θ/2)·(r + t). */
+export const setback = (theta: number, r: number, t: number): number => Math.tan(theta / 2) * (r + t);

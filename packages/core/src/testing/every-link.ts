@@ -1,6 +1,7 @@
 import { newLug } from '../job/plain-joint';
 import { fromSheet } from '../job/values';
 import type { Job } from '../job/schema';
+import { strap } from './pinned-parts';
 import { freeLoad, testJob } from './test-job';
 
 const q = (v: number) => fromSheet(v, String(v));
@@ -41,6 +42,7 @@ export function everyLinkJob(cases = 6): Job {
     lug: newLug(),
     limits: { deflection: q(10), ratio: q(50), above: q(20), below: q(40) },
     packs: ['EN', 'AISC', 'SAE', 'marine', 'competition'],
+    parts: [strap(), strap({ height: q(35), throat: q(5) }, 8, 'P2')],
   }));
   const loads = Array.from({ length: cases }, (_, i) =>
     freeLoad({ fx: 900 + 100 * i, fy: 300 * (i % 3), fz: 700 - 200 * i, mx: 20_000 * i, my: -10_000, mz: 5000 * i }, `L${i + 1}`),

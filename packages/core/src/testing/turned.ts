@@ -47,7 +47,9 @@ export function turned(job: Job): Job {
     bolts: { ...job.bolts, items: job.bolts.items.map(point) },
     // A rectangle's edges are counted from starboard round.
     ...(job.welds.lines
-      ? { welds: { ...job.welds, lines: job.welds.lines.map((l) => ({ ...l, edge: plate.outline ? l.edge : (l.edge + 1) % 4 })) } }
+      ? {
+          welds: { ...job.welds, lines: job.welds.lines.map((l) => ({ ...l, edge: plate.outline ? l.edge : (l.edge + 1) % 4 })) },
+        }
       : {}),
     skin: {
       ...skin,

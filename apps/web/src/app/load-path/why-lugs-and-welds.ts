@@ -54,6 +54,22 @@ export const WHY_LUGS_AND_WELDS: Readonly<Record<string, readonly Stroke[]>> = {
     s('break', 'M70 34l4 3-4 3 4 3-4 3'),
     arrow(112, 18, 8, -16),
   ],
+  'link-body': [
+    s('before', 'M14 40h132v14H14Z'),
+    s('plate', 'M14 40C50 16 110 16 146 40v14C110 30 50 30 14 54Z'),
+    s('bolt', ring(22, 46, 5)),
+    s('bolt', ring(138, 46, 5)),
+    arrow(2, 47, 14, 0),
+    arrow(158, 47, -14, 0),
+  ],
+  'tab-foot': [
+    s('skin', box(20, 70, 120, 12)),
+    s('before', 'M52 70V24h34v46'),
+    s('plate', 'M52 70C54 50 62 34 74 22l30 14C92 48 88 60 88 70Z'),
+    s('bolt', ring(84, 34, 7)),
+    s('break', 'M50 66l4 3 4-3M86 66l4 3 4-3'),
+    arrow(96, 30, 34, 0),
+  ],
   'fitting-weld': [
     s('skin', box(14, 52, 132, 14)),
     s('plate', box(52, 16, 56, 36)),

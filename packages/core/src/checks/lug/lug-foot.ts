@@ -23,6 +23,7 @@ export const lugFoot: Check = {
     'Statics: N/A + M_y/W_y + M_z/W_z at the foot with the case’s moments at the plate, elastic (EN 1993-1-1 §6.2.9.2); shear by von Mises (EN 1993-1-1 §6.2.1(5))',
   range: 'Foot as wide as the lug, cheek plates not reaching it; twisting not counted',
   evaluate(r, s, w) {
+    if (r.eye) return notApplicable('a link hangs between its pins, and a tab is in Tab foot');
     const x = lugOf(r);
     if (!x) return notApplicable('the fitting has no lug');
     const no = brittle(r.lugMetal!, 'lug.metal', 'a lug');

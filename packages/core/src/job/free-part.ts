@@ -1,0 +1,103 @@
+import { z } from 'zod';
+import { id, name } from '../loads/schema';
+import { quantity, rangedNumber as number } from '../units/quantity';
+import { DrawnOutline } from './drawn-outline';
+import { Eye } from './joint';
+import { RANGES } from './ranges';
+
+/** What a part is for, in the trade's words. */
+export const PART_USES = [
+  'gusset',
+  'brace',
+  'rail',
+  'link',
+  'tab',
+  'cover',
+  'wedge',
+  'chock',
+  'inner bar',
+  'collar',
+  'strap',
+  'bracket',
+  'end plate',
+  'other',
+] as const;
+
+export const HOLE_PURPOSES = ['fastener', 'base', 'locating', 'eye', 'pilot', 'relief', 'access', 'lightening', 'drain'] as const;
+
+/** The stock a part is cut from; mm. Lengths run along x, widths across, from the middle of the part. */
+export const StockForm = z.discriminatedUnion('form', [
+  z.strictObject({ form: z.literal('plate'), thickness: quantity(RANGES.plateThickness), outline: DrawnOutline }),
+  z.strictObject({
+    form: z.literal('flat bar'),
+    width: quantity(RANGES.sectionWidth),
+    thickness: quantity(RANGES.plateThickness),
+    /** Outside lengths of its legs, in order; one for a straight bar. */
+    legs: z.array(quantity(RANGES.partLength)).min(1, 'allowed: 1 to 8 legs').max(8, 'allowed: 1 to 8 legs'),
+    /** Between one leg and the next: angle turned through, inside radius, and whether it goes up. */
+    bends: z
+      .array(z.strictObject({ angle: quantity(RANGES.bendAngle), radius: quantity(RANGES.foldRadius), up: z.boolean() }))
+      .max(7, 'allowed: up to 7 bends'),
+    /** Both ends half round, as of a link. */
+    rounded: z.boolean().optional(),
+  }),
+  z.strictObject({
+    form: z.literal('angle'),
+    leg: quantity(RANGES.sectionWidth),
+    other: quantity(RANGES.sectionWidth),
+    thickness: quantity(RANGES.plateThickness),
+    length: quantity(RANGES.partLength),
+  }),
+  z.strictObject({
+    form: z.literal('square tube'),
+    width: quantity(RANGES.sectionWidth),
+    depth: quantity(RANGES.sectionWidth),
+    wall: quantity(RANGES.wall),
+    length: quantity(RANGES.partLength),
+  }),
+  z.strictObject({
+    form: z.literal('round tube'),
+    outside: quantity(RANGES.sectionWidth),
+    wall: quantity(RANGES.wall),
+    length: quantity(RANGES.partLength),
+  }),
+  z.strictObject({ form: z.literal('round bar'), diameter: quantity(RANGES.sectionWidth), length: quantity(RANGES.partLength) }),
+]);
+export type StockForm = z.infer<typeof StockForm>;
+export const FORM_NAMES = [
+  'plate',
+  'flat bar',
+  'angle',
+  'square tube',
+  'round tube',
+  'round bar',
+] as const satisfies readonly StockForm['form'][];
+
+/** A part the shop makes besides plate and backing, tied to what it holds. */
+export const FreePart = z.strictObject({
+  id,
+  name,
+  use: z.enum(PART_USES),
+  metal: z.string().max(40),
+  count: z.number().int().gte(1, 'allowed: 1 to 60').lte(60, 'allowed: 1 to 60'),
+  stock: StockForm,
+  holes: z
+    .array(
+      z.strictObject({
+        id,
+        /** On a bent bar, from the outside of the bend before its leg; else from the part's middle. */
+        x: number(RANGES.position),
+        y: number(RANGES.position),
+        d: quantity(RANGES.baseHole),
+        purpose: z.enum(HOLE_PURPOSES),
+        /** Which leg of a bent bar, from 0. */
+        leg: z.number().int().gte(0, 'allowed: 0 to 7').lte(7, 'allowed: 0 to 7').optional(),
+      }),
+    )
+    .max(60, 'allowed: up to 60 holes'),
+  /** What it is fixed to, in words. */
+  on: z.string().max(80, 'allowed: up to 80 characters').optional(),
+  /** Its pin, of a link or a tab. */
+  eye: Eye.optional(),
+});
+export type FreePart = z.infer<typeof FreePart>;
