@@ -45,6 +45,10 @@ it('each makes its lesson visible', () => {
     'dive-ladder-top': 'sound',
     'sampling-pump-brace': 'sound',
     'mast-socket-welded': 'sound',
+    'roller-arm-links': 'sound',
+    'damper-tab-supported': 'tight',
+    'mooring-lugs-one-bar': 'sound',
+    'radar-post-brace': 'sound',
   });
   expect(evaluate(job('core-sampler-winch')).weakest).toBe('washer-crush');
   expect(evaluate(job('damper-tab-trailer')).weakest).toBe('pin-bending');

@@ -7,9 +7,13 @@ import { buoyLiftingEye } from './lake-sorrow/buoy-lifting-eye';
 import { coreSamplerWinch } from './lake-sorrow/core-sampler-winch';
 import { damperTab } from './lake-sorrow/damper-tab';
 import { diveLadder } from './lake-sorrow/dive-ladder';
+import { generatorSkid } from './lake-sorrow/generator-skid';
 import { mastSocket } from './lake-sorrow/mast-socket';
+import { damperTabSupported, mooringLugs, postBrace, rollerLinks } from './lake-sorrow/pinned-parts';
 import { pumpPlate } from './lake-sorrow/pump-plate';
+import { railPads } from './lake-sorrow/rail-pads';
 import { mastFoot, stayPlate } from './lake-sorrow/sensor-mast';
+import { stretcherRack } from './lake-sorrow/stretcher-rack';
 import { towReceiver } from './lake-sorrow/tow-receiver';
 
 /** Jobs on one foot. The Lake Sorrow field station refits a small research launch and its support lorry. All invented. */
@@ -25,7 +29,11 @@ export const DEMO_JOBS: readonly Job[] = [
   diveLadder(),
   pumpPlate(),
   mastSocket(),
+  rollerLinks(),
+  damperTabSupported(),
+  mooringLugs(),
+  postBrace(),
 ];
 
 /** All that hangs on the rack, with the fittings on several feet. */
-export const DEMO_RACK: readonly WholeJob[] = [...DEMO_JOBS.map(oneFoot), aFrame()];
+export const DEMO_RACK: readonly WholeJob[] = [...DEMO_JOBS.map(oneFoot), aFrame(), generatorSkid(), stretcherRack(), railPads()];

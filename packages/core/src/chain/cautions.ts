@@ -34,9 +34,9 @@ export function notJudged(job: Job): string[] {
 /** The job's own parts that no link speaks for. */
 function unjudgedParts(job: Job): string[] {
   const names = (job.parts ?? []).filter((p) => !p.eye).map((p) => p.name.toLowerCase());
-  return names.length > 0
-    ? [`what ${names.slice(0, 3).join(', ')}${names.length > 3 ? ' and others' : ''} carry and how they are fixed`]
-    : [];
+  if (names.length === 0) return [];
+  const more = names.length > 3 ? ' and others' : '';
+  return [`what these parts carry and how they are fixed: ${names.slice(0, 3).join(', ')}${more}`];
 }
 
 /** Which code or approval is likely to decide, for the job's family and every load on it, each once. */

@@ -157,7 +157,14 @@ export function sideView({ stock }: Pick<Plain<FreePart>, 'stock'>): readonly Po
       middle.push({ p, a });
     }
   });
+  // Its longest leg lies level.
+  const longest = stock.legs.reduce((at, l, k) => (l > stock.legs[at]! ? k : at), 0);
+  const lean = stock.bends.slice(0, longest).reduce((sum, b) => sum + (b.up ? b.angle : -b.angle), 0);
+  const level = ({ x, y }: Point): Point => ({
+    x: x * Math.cos(lean) + y * Math.sin(lean),
+    y: -x * Math.sin(lean) + y * Math.cos(lean),
+  });
   const face = (s: 1 | -1) =>
     middle.map((m) => ({ x: m.p.x - (s * t * Math.sin(m.a)) / 2, y: m.p.y + (s * t * Math.cos(m.a)) / 2 }));
-  return [...face(1), ...face(-1).reverse()];
+  return [...face(1), ...face(-1).reverse()].map(level);
 }

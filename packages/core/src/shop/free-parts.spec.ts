@@ -95,8 +95,8 @@ describe('a bar laid flat', () => {
     const stock = bar({ legs: [q(80), q(120)], bends: [{ angle: angle(90), radius: q(10), up: true }] });
     const seen = sideView(plain(part({ stock })));
     const [xs, ys] = [seen.map((p) => p.x), seen.map((p) => p.y)];
-    expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(80, 1);
-    expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(120, 1);
+    expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(120, 1);
+    expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(80, 1);
     expect(sideView(plain(part()))).toEqual([]);
   });
 });
@@ -259,7 +259,7 @@ describe('what cannot be made is refused by its place', () => {
 });
 
 it('what carries load and is not judged is said beside the verdict', () => {
-  expect(notJudged(testJob({}, made(part({ name: 'Gusset', use: 'gusset' })))).join()).toContain('what gusset carry');
+  expect(notJudged(testJob({}, made(part({ name: 'Gusset', use: 'gusset' })))).join()).toContain('how they are fixed: gusset');
   expect(notJudged(testJob({}, made(link()))).join()).not.toContain('roller-arm');
 });
 

@@ -1,5 +1,6 @@
 import { fromSheet } from '@core/job/values';
-import type { Load, Quantity } from '@core/job/schema';
+import type { FreePart } from '@core/job/free-part';
+import type { Job, Load, Quantity } from '@core/job/schema';
 import { newLoad } from '@core/loads/new-load';
 import type { Part } from '@core/loads/take-off';
 
@@ -41,3 +42,49 @@ export const four = (x: number, y: number) => [
   { id: 'B4', x, y: -y },
 ];
 export const holes = (x: number, y: number) => four(x, y).map((p, i) => ({ ...p, id: `H${i + 1}` }));
+
+/** A base as measured, without holes of its own. */
+export const bareBase = (length: number, width: number, thickness: number): Job['base'] => ({
+  length: measured(length),
+  width: measured(width),
+  thickness: measured(thickness),
+  hole: measured(11),
+  slot: ZERO,
+  slotAlong: 'x',
+  holes: [],
+  holesFrom: 'measured',
+});
+
+/** A metal sheet between bearers, the foot in the middle of its bay. */
+export const sheetFloor = (metal: string, t: number, spanX: number, spanY: number): Job['skin'] => ({
+  kind: 'sheet',
+  metal,
+  thickness: measured(t),
+  spanX: measured(spanX),
+  spanY: measured(spanY),
+  aft: measured(spanX / 2),
+  starboard: measured(spanY / 2),
+  bedModulus: { v: 30_000, text: '30000 MPa', from: 'assumed' },
+});
+
+export const partHole = (
+  id: string,
+  x: number,
+  y: number,
+  d: number,
+  purpose: FreePart['holes'][number]['purpose'] = 'fastener',
+  leg?: number,
+): FreePart['holes'][number] => ({ id, x, y, d: mm(d), purpose, ...(leg === undefined ? {} : { leg }) });
+
+/** The pin of a link or a tab, of which one takes so much of the load. */
+export const pinOf = (hole: string, carries: number, pin: number): NonNullable<FreePart['eye']> => ({
+  rules: 'EN',
+  hole,
+  carries: fromSheet(carries, String(carries)),
+  pin: mm(pin),
+  pinClass: '8.8',
+  shear: 'double',
+  fork: mm(8),
+  gap: mm(1),
+  Nd: 3,
+});

@@ -143,7 +143,7 @@ export class JobShell implements OnDestroy {
   protected key(e: KeyboardEvent): void {
     if (this.dialog.openDialogs.length > 0) return;
     const target = e.target as HTMLElement;
-    const typing = target.matches('input, textarea, [contenteditable], mat-select');
+    const typing = target.matches('input:not([type=checkbox], [type=radio]), textarea, [contenteditable], mat-select');
     if (e.key === 'Escape' && !typing && this.desk.openLink()) {
       this.desk.openLink.set('');
       return;

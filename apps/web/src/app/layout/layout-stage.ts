@@ -9,6 +9,7 @@ import { outlineOf } from '@core/job/outlines';
 import type { Quantity } from '@core/job/schema';
 import { cornerAt, withCorner, type CornerAt } from '@core/job/shaped';
 import { assumed, fromSheet } from '@core/job/values';
+import { partList, type ListedPart } from '@core/shop/part-list';
 import { formatQuantity } from '@core/units/format-quantity';
 import { INCH_PLATE, MM_PLATE, nextThickness, type PlateThickness } from '@core/stock/plate-thicknesses';
 import { panelView, PlateDrawing, plateView } from '../drawing/plate-drawing';
@@ -17,6 +18,9 @@ import { QuantityField } from '../fields/quantity-field';
 import { Desk, type Edge, type Picked } from '../job/desk';
 import { Judge } from '../job/judge';
 import { Commands } from '../keys/run-command';
+import { PartCard } from '../parts/part-card';
+import { PartSheet } from '../parts/part-sheet';
+import { PartsDrawer } from '../parts/parts-drawer';
 import { moveBolt, moveEdge, snapBolt, snapEdge, type Snapped } from './edits';
 import { CornerCard } from './corner-card';
 import { HoleCard } from './hole-card';
@@ -52,6 +56,9 @@ interface Held {
     MatButtonToggleGroup,
     MatIcon,
     MatTooltip,
+    PartCard,
+    PartSheet,
+    PartsDrawer,
     PlateDrawing,
     QuantityField,
     RulesCard,
@@ -69,7 +76,7 @@ export class LayoutStage {
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
   private readonly commands = inject(Commands);
-  private readonly plan = viewChild.required<string, ElementRef<SVGSVGElement>>('plan', { read: ElementRef });
+  private readonly plan = viewChild<string, ElementRef<SVGSVGElement>>('plan', { read: ElementRef });
 
   protected readonly job = computed(() => this.desk.shown()!);
   protected readonly guides = signal<Snapped['guides']>([]);
@@ -77,6 +84,23 @@ export class LayoutStage {
 
   protected readonly sheets = SHEETS;
   protected readonly sheet = signal<(typeof SHEETS)[number]>('stack');
+
+  /** The parts in their drawer, in place of the plan; and the one that is open. */
+  protected readonly drawer = signal(false);
+  protected readonly partId = signal('');
+  /** As it was last, while what is typed cannot be made. */
+  protected readonly openPart = linkedSignal<
+    { id: string; found: ListedPart | undefined; refused: boolean },
+    ListedPart | undefined
+  >({
+    source: () => {
+      const [id, list] = [this.partId(), partList(this.desk.whole()!)];
+      const all = 'parts' in list ? list.parts.filter((p) => p.part.id === id) : [];
+      const found = all.find((p) => p.feet.includes(this.desk.foot())) ?? all[0];
+      return { id, found, refused: 'refusals' in list };
+    },
+    computation: ({ id, found, refused }, before) => (refused && before?.source.id === id ? before.value : found),
+  });
 
   /** Show the bearers round the plate too. */
   protected readonly wholePanel = signal(false);
@@ -167,7 +191,7 @@ export class LayoutStage {
   }
 
   private millimetres(e: PointerEvent): { x: number; y: number; perPixel: number } {
-    const m = this.plan().nativeElement.getScreenCTM()!;
+    const m = this.plan()!.nativeElement.getScreenCTM()!;
     const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
     return { x: p.x, y: -p.y, perPixel: 1 / m.a };
   }
@@ -184,7 +208,7 @@ export class LayoutStage {
     if (e.button !== 0) return;
     const at = this.millimetres(e);
     const place = this.placeOf(what);
-    this.plan().nativeElement.setPointerCapture(e.pointerId);
+    this.plan()!.nativeElement.setPointerCapture(e.pointerId);
     this.held = { what, pointer: e.pointerId, offset: { x: place.x - at.x, y: place.y - at.y }, moved: false };
     this.dragging.set(true);
     this.desk.picked.set(what);

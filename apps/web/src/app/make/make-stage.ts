@@ -18,7 +18,7 @@ import { PickField, type Choice } from '../fields/pick-field';
 import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
-import { BlankDrawing } from './blank-drawing';
+import { BlankDrawing } from '../drawing/blank-drawing';
 import { keptNumbers, type CsvNumbers } from './csv-numbers';
 
 /** Make: the sheets to mark out, drill and cut by. They are made from the job as saved. */

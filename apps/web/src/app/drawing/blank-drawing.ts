@@ -3,7 +3,7 @@ import type { Rect } from '@core/geometry/points';
 import { pathData } from '@core/geometry/region';
 import type { UnitSystem } from '@core/units/format-quantity';
 import { formatQuantity } from '@core/units/format-quantity';
-import type { CutPart } from '@core/shop/cut-parts';
+import type { CutHole, CutPart } from '@core/shop/cut-parts';
 
 /** One part as it is cut, flat: outline, holes with their centres, bend lines. 1 unit is 1 mm. */
 @Component({
@@ -32,10 +32,20 @@ import type { CutPart } from '@core/shop/cut-parts';
           stroke-width="0.9"
         />
         <svg:path [attr.d]="cross(h.d)" stroke="#dfe3f7" stroke-width="0.5" />
-        <svg:text [attr.x]="h.d / 2 + 3" [attr.y]="-3" [attr.font-size]="text()" class="scribed">{{ h.id }}</svg:text>
-        <svg:text [attr.x]="h.d / 2 + 3" [attr.y]="text()" [attr.font-size]="text() * 0.8" class="scribed size">
-          ø {{ show(h.d) }}
-        </svg:text>
+        @if (!plain()) {
+          <svg:text [attr.x]="beside(h)" [attr.text-anchor]="anchor(h)" [attr.y]="-3" [attr.font-size]="text()" class="scribed">
+            {{ h.id }}
+          </svg:text>
+          <svg:text
+            [attr.x]="beside(h)"
+            [attr.text-anchor]="anchor(h)"
+            [attr.y]="text()"
+            [attr.font-size]="text() * 0.8"
+            class="scribed size"
+          >
+            ø {{ show(h.d) }}
+          </svg:text>
+        }
       </svg:g>
     }
   `,
@@ -57,6 +67,8 @@ export class BlankDrawing {
   readonly part = input.required<CutPart>();
   readonly units = input.required<UnitSystem>();
   readonly view = input.required<Rect>();
+  /** Without words, as a small picture. */
+  readonly plain = input(false);
 
   protected readonly viewBox = computed(() => {
     const { x0, x1, y0, y1 } = this.view();
@@ -65,10 +77,20 @@ export class BlankDrawing {
   protected readonly outline = computed(() => pathData(this.part().region, (p) => ({ x: p.x, y: -p.y }), true));
   /** Letter height, mm. */
   protected readonly text = computed(() => {
-    const { x0, x1 } = this.part().bounds;
-    return Math.max(5, (x1 - x0) / 28);
+    const { x0, x1, y0, y1 } = this.part().bounds;
+    return Math.max(4, Math.min((x1 - x0) / 28, (y1 - y0) / 6));
   });
 
+  /** Words stand on the side of a hole where there is metal for them. */
+  private leftOf(h: CutHole): boolean {
+    return this.part().bounds.x1 - h.x < h.d / 2 + 5 * this.text();
+  }
+  protected beside(h: CutHole): number {
+    return (this.leftOf(h) ? -1 : 1) * (h.d / 2 + 3);
+  }
+  protected anchor(h: CutHole): 'start' | 'end' {
+    return this.leftOf(h) ? 'end' : 'start';
+  }
   protected cross(d: number): string {
     const arm = d / 2 + 3;
     return `M${-arm} 0H${arm}M0 ${-arm}V${arm}`;
