@@ -76,7 +76,7 @@ test('layouts that cannot be made are refused on the spot, and undo brings back 
   expect((await stored(page, id)).bolts.items).toHaveLength(4);
 });
 
-test('all bolts in one line under a moment about it: a hinge, said so', async ({ page }) => {
+test('all spacers in one line under a moment about it: a hinge, said so', async ({ page }) => {
   await page.goto('/');
   const id = await copyOf(page, 'sensor-mast-foot');
   const { job, version } = await (await page.request.get(`/api/jobs/${id}`)).json();
@@ -85,7 +85,10 @@ test('all bolts in one line under a moment about it: a hinge, said so', async ({
     { id: 'B2', x: -105, y: 0 },
   ];
   await page.request.put(`/api/jobs/${id}`, {
-    data: changedAtFirst(job, { bolts: { ...atFirst(job)['bolts'], items } }),
+    data: changedAtFirst(job, {
+      bolts: { ...atFirst(job)['bolts'], items },
+      joint: { ...atFirst(job)['joint'], packing: 'spacers' },
+    }),
     headers: { 'If-Match': `"${version}"` },
   });
   await openStage(page, id, 'lay-out');

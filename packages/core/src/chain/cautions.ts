@@ -20,6 +20,7 @@ export function notJudged(job: Job): string[] {
   const { skin } = job;
   return [
     ...(skin.kind === 'hollow' ? ['what else the section carries, and its ends'] : []),
+    ...(skin.kind === 'flange' ? ['the member itself: its span, its twist, its ends'] : []),
     ...(job.lug
       ? ['the fitting’s own base plate under its lug, and the weld of that lug']
       : ['the fitting itself: its base, its welds']),

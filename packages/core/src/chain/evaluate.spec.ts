@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { CHECKS } from '../checks/registry';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
-import { freeLoad, testJob } from '../testing/test-job';
+import { freeLoad, testJob, withJoint } from '../testing/test-job';
 import { newLoad } from '../loads/new-load';
 import { cautionsFor, overriddenFactors } from './cautions';
 import { evaluate, workingOf } from './evaluate';
@@ -139,8 +139,8 @@ describe('what cannot be made or computed is refused by field and range; nothing
     ['class not made in the size', (j) => ({ ...j, bolts: { ...j.bolts, class: 'Gr 5' } }), /class Gr 5 is not made in M10/],
     ['unknown metal', (j) => ({ ...j, plate: { ...j.plate, metal: 'wood' } }), /plate.metal: "wood"/],
     [
-      'bolts in line under a moment about the line',
-      (j) => bolts(j, [at(90, 0), at(-90, 0, 'B2')]),
+      'spacers in line under a moment about the line',
+      (j) => withJoint({ packing: 'spacers' })(bolts(j, [at(90, 0), at(-90, 0, 'B2')])),
       /one line, and this case turns the base about it/,
     ],
   ])('%s', (_name, change, text) => {

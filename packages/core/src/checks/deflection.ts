@@ -15,12 +15,12 @@ export const deflection = onSkin({
   why: 'A floor can be strong enough and still feel soft, rattle, or let a hatch jam. The limit is the job’s own: a length, or the span over a number.',
   source: 'Navier’s series (Timoshenko & Woinowsky-Krieger §28–34); limits set by the job: L/250 to L/500 is common practice',
   range:
-    'As skin bending; under the load as the job’s school counts it (safe in limit states). A hollow section or a timber as a beam is not judged',
+    'As skin bending; under the load as the job’s school counts it (safe in limit states). A section or a timber as a beam is not judged',
   evaluate(r, s, w) {
     const { deflection: own, ratio } = r.limits;
     if (own <= 0 && ratio <= 0) return notApplicable('the job sets no limit of deflection');
-    if (r.skinKind === 'hollow')
-      return refuse('limits.deflection', 'how far the section bends as a beam is not judged here', 'no limit, or a panel');
+    if (r.skinKind === 'hollow' || r.skinKind === 'flange')
+      return refuse('limits.deflection', 'how far the member bends as a beam is not judged here', 'no limit, or a panel');
     const found = s.demand.deflection(w);
     if ('refused' in found) return found;
     if ('applies' in found)

@@ -40,6 +40,22 @@ const JOBS: readonly (readonly [string, Job])[] = [
   ['bolts through the base', plainJob(throughBase, push)],
   ['pressed and tipped', plainJob(loaded({ fx: 900, fz: -600, my: 90_000 }))],
   ['timber with lags', plainJob(timber, lag, push)],
+  [
+    'flange of a beam',
+    plainJob(
+      skin({
+        kind: 'flange',
+        of: 'beam',
+        metal: 'S355',
+        width: q(300),
+        web: q(11),
+        depth: q(290),
+        webAt: 'port',
+        thickness: q(19),
+      }),
+      push,
+    ),
+  ],
   ['hollow section', plainJob(section, onFace, joint({ sleeve: 'sleeve' }), push)],
   [
     'sandwich with plugs',

@@ -6,6 +6,9 @@ import { boltTension } from './bolt-tension';
 import type { Check } from './check';
 import { deflection } from './deflection';
 import { edgeAndPitch } from './edge-and-pitch';
+import { flangeBending } from './flange/flange-bending';
+import { flangeEdge } from './flange/flange-edge';
+import { flangeWeb } from './flange/flange-web';
 import { fold } from './fold';
 import { sectionCrush } from './hollow/section-crush';
 import { member } from './hollow/member';
@@ -103,6 +106,9 @@ export const CHECKS: readonly Check[] = [
   member,
   wallFace,
   sectionCrush,
+  flangeBending,
+  flangeWeb,
+  flangeEdge,
   bedAnchors,
   bond,
   galvanic,

@@ -23,6 +23,7 @@ export const skinBending = onSkin({
   evaluate(r, s, w) {
     if (r.skinKind === 'timber') return notApplicable('a timber bends along its grain: see Timber bending');
     if (r.skinKind === 'hollow') return notApplicable('a section is judged by its walls: see Wall face');
+    if (r.skinKind === 'flange') return notApplicable('a flange bends from its web: see Flange bending');
     const found = s.demand.skinStress(w);
     if ('refused' in found || 'applies' in found) return found;
     const fd = w.of(r.factors.plastic > 1 ? F_PL : F_D, { f: bendingStrength(r, w), γ: r.factors.onSkin });

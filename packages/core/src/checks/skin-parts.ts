@@ -20,7 +20,7 @@ export function bearingSkin(r: Resolved): number {
 }
 
 /** True where the skin is metal and follows the rules for metal plates. */
-export const metalSkin = (r: Resolved): boolean => r.skinKind === 'sheet' || r.skinKind === 'hollow';
+export const metalSkin = (r: Resolved): boolean => r.skinKind === 'sheet' || r.skinKind === 'hollow' || r.skinKind === 'flange';
 
 /** Faces, core and lever arm of a sandwich, mm. */
 export interface SandwichParts {

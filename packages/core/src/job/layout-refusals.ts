@@ -5,6 +5,7 @@ import { contains, heightOf, nearestEdge, nearestPoint, upright, widthOf } from 
 import { edgeDistance, loopPoints } from '../geometry/region';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
+import { flangeRefusals } from './flange';
 import { atBolt, eachKind } from './of-kind';
 import { roomBehind } from './outlines';
 import { spreadRulesOf } from './spread-rules';
@@ -50,6 +51,15 @@ function skinRefusals(r: Resolved): Refusal[] {
     );
   if (s.kind === 'hollow' && (2 * s.wall >= s.thickness || 2 * s.wall >= s.width))
     no.push(refuse('skin.wall', `two walls of ${mm(s.wall)} fill the section`, 'a wall under half the depth and the width'));
+  if (s.kind === 'hollow' && s.form === 'round' && Math.abs(s.width - s.thickness) > 1e-6)
+    no.push(
+      refuse(
+        'skin.width',
+        `a round tube ${mm(s.thickness)} deep is no ${mm(s.width)} wide`,
+        'the same as its depth: the outside diameter',
+      ),
+    );
+  no.push(...flangeRefusals(r));
   if (!contains(r.panel, { x: 0, y: 0 }))
     no.push(refuse('skin.aft', 'the base centre is not between the bearers', 'bearer distances under the clear spans'));
   return no;

@@ -2,7 +2,18 @@ import { classIn, FASTENER_CLASSES, fastenerClass, type FastenerClass } from '..
 import { fastenerSize, type FastenerSize } from '../stock/fasteners';
 import { asWelded, metal, type Metal } from '../stock/metals';
 import { NUT_CLASSES, nutClass, type NutClass } from '../stock/nuts';
-import { bed, hollowWall, laminate, plywood, sandwich, sheet, sheetOf, timber, type SkinStrength } from '../stock/skins';
+import {
+  bed,
+  flangeMetal,
+  hollowWall,
+  laminate,
+  plywood,
+  sandwich,
+  sheet,
+  sheetOf,
+  timber,
+  type SkinStrength,
+} from '../stock/skins';
 import { refuse, type Refusal } from '../units/refusal';
 import { jobOfKind, kindsUsed } from './fastener-kinds';
 import type { Job } from './schema';
@@ -146,8 +157,8 @@ function familyRefusals(at: string, size: FastenerSize, grade: FastenerClass, nu
 /** A laminate is no sheet metal: it has no yield, and rules for steel do not know it. */
 function laminateRefusals(job: Job, skinMetal: Metal | undefined): Refusal[] {
   if (skinMetal?.group !== 'laminate') return [];
-  const what = job.skin.kind === 'hollow' ? 'hollow section' : 'sheet';
-  const instead = job.skin.kind === 'hollow' ? 'a metal section' : 'a metal sheet, or the skin as a laminate';
+  const what = { hollow: 'hollow section', flange: 'flange' }[job.skin.kind as string] ?? 'sheet';
+  const instead = job.skin.kind !== 'sheet' ? 'a metal section' : 'a metal sheet, or the skin as a laminate';
   return [refuse('skin.metal', `${skinMetal.name} as a ${what} is judged by rules for metal, which do not hold for it`, instead)];
 }
 
@@ -173,6 +184,8 @@ function skinOf(job: Job): SkinStrength | undefined {
       return timber(s.grade);
     case 'hollow':
       return hollowWall(s.metal, own);
+    case 'flange':
+      return flangeMetal(s.metal, own);
     case 'bed':
       return bed(s.strength.v);
   }

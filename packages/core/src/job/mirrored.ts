@@ -109,7 +109,11 @@ export function mirroredDesign<D extends Pick<Job, 'base' | 'bolts' | 'plate' | 
 
 /** What is under a foot and what was measured there, in the same mirror. */
 const mirroredPlace = ({ skin, survey }: Pick<Foot, 'skin' | 'survey'>, units: Job['units']): Pick<Foot, 'skin' | 'survey'> => ({
-  skin: { ...skin, starboard: restOf(skin.spanY, skin.starboard, units) },
+  skin: {
+    ...skin,
+    starboard: restOf(skin.spanY, skin.starboard, units),
+    ...(skin.kind === 'flange' ? { webAt: OTHER_EDGE[skin.webAt] as 'port' | 'starboard' } : {}),
+  } as Foot['skin'],
   survey: mirroredSurvey(survey),
 });
 

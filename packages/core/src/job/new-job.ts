@@ -72,5 +72,6 @@ export const BED_MODULUS = {
   sandwich: 300,
   timber: 300,
   hollow: 30_000,
+  flange: 30_000,
   bed: 30_000,
 } as const;

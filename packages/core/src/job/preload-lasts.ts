@@ -6,7 +6,8 @@ import { spreadRulesOf } from './spread-rules';
  * core, plywood and timber creep under the clamping, and an open section is squeezed by it (common practice).
  */
 export function preloadFades(r: Pick<Resolved, 'skinKind' | 'joint' | 'plateMetal' | 'far'>): string | undefined {
-  if (r.skinKind !== 'sheet' && r.skinKind !== 'hollow') return 'a soft skin creeps under the clamping';
+  if (r.skinKind !== 'sheet' && r.skinKind !== 'hollow' && r.skinKind !== 'flange')
+    return 'a soft skin creeps under the clamping';
   if (r.skinKind === 'hollow' && r.joint.sleeve !== 'sleeve') return 'clamping squeezes an open section';
   const soft = [r.plateMetal, r.far.metal].find((m) => m?.group === 'laminate');
   return soft && `${soft.name} creeps under the clamping`;

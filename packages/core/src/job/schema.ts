@@ -71,10 +71,24 @@ export const Skin = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('hollow'),
+    /** Square or rectangular where left out; a round tube is as wide as it is deep. */
+    form: z.enum(['box', 'round']).optional(),
     metal: z.string().max(40),
     wall: quantity(RANGES.wall),
     width: quantity(RANGES.sectionWidth),
     through: z.enum(['one wall', 'both walls']),
+    ...skinCommon,
+  }),
+  /** The flange of a beam or channel, or the leg of an angle, running fore and aft; `thickness` is the flange's. */
+  z.strictObject({
+    kind: z.literal('flange'),
+    of: z.enum(['beam', 'channel', 'angle']),
+    metal: z.string().max(40),
+    width: quantity(RANGES.flangeWidth),
+    web: quantity(RANGES.web),
+    depth: quantity(RANGES.sectionDepth),
+    /** Where the web of a channel or angle stands; a beam has it in the middle. */
+    webAt: z.enum(['port', 'starboard']),
     ...skinCommon,
   }),
   z.strictObject({ kind: z.literal('bed'), strength: quantity(RANGES.bedStrength), ...skinCommon }),

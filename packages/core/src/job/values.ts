@@ -70,6 +70,11 @@ export const SKIN_ROWS: Readonly<Record<Job['skin']['kind'], readonly (readonly 
     ['wall', 'wall'],
     ['width', 'sectionWidth'],
   ],
+  flange: [
+    ['width', 'flangeWidth'],
+    ['web', 'web'],
+    ['depth', 'sectionDepth'],
+  ],
   bed: [['strength', 'bedStrength']],
 };
 

@@ -1,5 +1,5 @@
 import { betaOf, dishingStress } from '../checks/local-dishing';
-import { faceResistance } from '../checks/hollow/wall-face';
+import { faceResistance } from '../checks/hollow/face-resistance';
 import { withdrawalEN, withdrawalNDS } from '../checks/timber/lag-withdrawal';
 import { steelToTimber } from '../checks/timber/timber-joint';
 import { Working } from '../working/steps';

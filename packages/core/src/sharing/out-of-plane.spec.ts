@@ -147,22 +147,52 @@ it('mirrored job, mirrored answer', () => {
   );
 });
 
+describe('a single row under a base of some width', () => {
+  const row = [
+    { x: -80, y: 0 },
+    { x: 80, y: 0 },
+  ];
+  const wide = { x0: -100, x1: 100, y0: -60, y1: 60 };
+  it('pulls M/(b/2) at once: the edge of the base presses (statics)', () => {
+    // A bed so hard that only the edge presses: the lever is half the width.
+    const o = share(bed({ base: wide, bolts: row, inLine: true, bedModulus: 1e9 }), 0, 600_000, 0);
+    expect(o.tensions[0]! + o.tensions[1]!).toBeCloseTo(600_000 / 60, -2);
+    expect(o.tensions[0]).toBeCloseTo(o.tensions[1]!, 6);
+    expect(o.push).toBeCloseTo(600_000 / 60, -2);
+  });
+  it('on a softer bed the lever is shorter, and the pull more: M over edge less a third of what is pressed', () => {
+    const o = share(bed({ base: wide, bolts: row, inLine: true }), 0, 600_000, 0);
+    const depth = Math.max(...o.pressed.map((p) => p.y)) - Math.min(...o.pressed.map((p) => p.y));
+    expect(o.push).toBeCloseTo(600_000 / (60 - depth / 3), 0);
+    expect(o.push).toBeGreaterThan(600_000 / 60);
+  });
+  it('one bolt in the middle holds a moment about any axis so, and the same either way', () => {
+    const one = bed({ base: wide, bolts: [{ x: 0, y: 0 }], inLine: true });
+    expect(share(one, 0, 3e5, 1e5).tensions[0]).toBeCloseTo(share(one, 0, -3e5, 1e5).tensions[0]!, 3);
+    expect(share(one, 0, 3e5, 0).tensions[0]).toBeGreaterThan(3e5 / 60);
+  });
+});
+
 describe('mechanisms are refused', () => {
   const row = [
     { x: -80, y: 20 },
     { x: 0, y: 20 },
     { x: 80, y: 20 },
   ];
-  it('a row of bolts under a moment about the row', () => {
-    const o = shareOutOfPlane(bed({ bolts: row, inLine: true }), 1000, 5e5, 0);
+  it('a row of spacers under a moment about the row', () => {
+    const o = shareOutOfPlane(bed({ bolts: row, inLine: true, onSpacers: true }), 1000, 5e5, 0);
     expect(isRefusal(o) && o.because).toContain('one line');
+  });
+  it('a row beside the base that is turned so that it should push: the base lifts with nothing to hold it', () => {
+    const beside = row.map((b) => ({ ...b, y: 300 }));
+    const o = shareOutOfPlane(bed({ bolts: beside, inLine: true }), 1000, -5e6, 0);
+    expect(isRefusal(o) && o.because).toContain('rock free');
   });
   it('the same row holds a moment across it and a pull on its line', () => {
     expect(isRefusal(shareOutOfPlane(bed({ bolts: row, inLine: true }), 3000, 3000 * 20, 2e5))).toBe(false);
   });
-  it('one bolt holds a straight pull only', () => {
+  it('one bolt holds a straight pull with nothing pressed', () => {
     const one = bed({ bolts: [{ x: 0, y: 0 }], inLine: true });
-    expect(isRefusal(shareOutOfPlane(one, 1000, 0, 1e5))).toBe(true);
     expect(share(one, 1000, 0, 0).tensions[0]).toBeCloseTo(1000, 3);
   });
 });

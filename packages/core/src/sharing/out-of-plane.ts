@@ -50,11 +50,10 @@ export function shareOutOfPlane(bed: Bed, fz: number, mx: number, my: number): O
   const size = Math.abs(fz) + (Math.abs(mx) + Math.abs(my)) / Math.max(bed.base.x1 - bed.base.x0, bed.base.y1 - bed.base.y0);
   if (size < 1e-9) return { ...nothingPressed(bed.bolts), tensions: bed.bolts.map(() => 0), residual: 0 };
   const load: Vec3 = [fz, mx, my];
-  if (bed.inLine) {
-    const hinge = takeOutHinge(bed, load);
-    if (hinge) return hinge;
+  if (bed.onSpacers) {
+    const hinge = bed.inLine ? takeOutHinge(bed, load) : undefined;
+    return hinge ?? onSpacers(bed, load);
   }
-  if (bed.onSpacers) return onSpacers(bed, load);
   const corners = cornersOf(bed.base);
   // Start from everything engaged, bolts and whole bed, so the first step always has a stiffness.
   const engaged = stiffnessOf(
@@ -74,10 +73,10 @@ export function shareOutOfPlane(bed: Bed, fz: number, mx: number, my: number): O
     if (!change) return mechanism();
     u = along(u, change, reach(bed, corners, u, change, load));
     const r = residualOf(bed, corners, u, load);
-    if (r < TOLERANCE) return result(bed, corners, u, r);
+    if (r < TOLERANCE) return heldByHelp(bed, u, load) ? mechanism() : result(bed, corners, u, r);
   }
   const r = residualOf(bed, corners, u, load);
-  return r < 1e-6 ? result(bed, corners, u, r) : mechanism();
+  return r < 1e-6 && !heldByHelp(bed, u, load) ? result(bed, corners, u, r) : mechanism();
 }
 
 const nothingPressed = (bolts: readonly Point[]) => ({
@@ -122,7 +121,7 @@ function mechanism(): Refusal {
 }
 
 /**
- * Bolts in one line cannot hold a moment about that line; only the edge of the base would, and it would rock.
+ * Spacers in one line cannot hold a moment about that line, as nothing else touches: under a base that lies on, its edge presses.
  * Refuses one; what is below rounding is taken out of the load, so that the free rotation stays at rest.
  */
 function takeOutHinge(bed: Bed, load: Vec3): Refusal | undefined {
@@ -144,8 +143,16 @@ function takeOutHinge(bed: Bed, load: Vec3): Refusal | undefined {
   return undefined;
 }
 
-/** Holds the rotation that bolts in one line leave free at rest; no load acts on it. */
+/** Holds the rotation that bolts in one line leave free where the base lifts clear; what it carries of the load is none. */
 const SOFT = 1e-7;
+const softOf = (bed: Bed): number =>
+  bed.inLine ? SOFT * bed.boltStiffness * (bed.base.x1 - bed.base.x0) * (bed.base.y1 - bed.base.y0) : 0;
+
+/** Whether what holds it is no more than that help: then nothing does. */
+function heldByHelp(bed: Bed, u: Vec3, load: Vec3): boolean {
+  const arm = Math.max(bed.base.x1 - bed.base.x0, bed.base.y1 - bed.base.y0);
+  return softOf(bed) * Math.hypot(u[1], u[2]) > 1e-4 * (Math.hypot(load[1], load[2]) + Math.abs(load[0]) * arm);
+}
 
 const stiffnessAt = (bed: Bed, i: number): number => bed.boltStiffness * (bed.left?.[i] ?? 1);
 const lift = (u: Vec3, p: Point) => u[0] + u[1] * p.y - u[2] * p.x;
@@ -169,11 +176,9 @@ function stiffnessOf(bed: Bed, active: readonly boolean[], pressed: readonly Poi
     k[4] -= s * b.x * b.y;
     k[5] += s * b.x * b.x;
   });
-  if (bed.inLine) {
-    const soft = SOFT * bed.boltStiffness * (bed.base.x1 - bed.base.x0) * (bed.base.y1 - bed.base.y0);
-    k[3] += soft;
-    k[5] += soft;
-  }
+  const soft = softOf(bed);
+  k[3] += soft;
+  k[5] += soft;
   return k;
 }
 

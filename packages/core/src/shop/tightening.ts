@@ -59,7 +59,7 @@ export function byFriction(r: Resolved, μ = FRICTION): Torque {
 /** The torque at which the softest skin under a washer crushes, where there is a soft skin; else undefined. It is squeezed for as long as it stands. */
 export function crushTorque(fitted: Resolved, K = NUT_FACTOR): Torque | undefined {
   const r = lasting(fitted, 'permanent');
-  if (r.skinKind === 'sheet' || r.skinKind === 'hollow' || r.skinKind === 'bed') return undefined;
+  if (r.skinKind === 'sheet' || r.skinKind === 'hollow' || r.skinKind === 'flange' || r.skinKind === 'bed') return undefined;
   const w = new Working(true);
   const silent = new Working(false);
   const weakest = ofThisKind(r).reduce((at, i) => (crushResistance(r, i, silent) < crushResistance(r, at, silent) ? i : at));

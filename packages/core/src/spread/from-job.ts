@@ -83,6 +83,12 @@ const isNothing = (l: Layer): boolean =>
   ![l.stiffness.D11, l.stiffness.D22, l.stiffness.D66, l.stiffness.S1, l.stiffness.S2].every((v) => Number.isFinite(v) && v > 0);
 
 function refusedStack(r: Resolved): Refusal | undefined {
+  if (r.skinKind === 'flange')
+    return refuse(
+      'skin.kind',
+      'a flange is not a panel between bearers',
+      'sheet, laminate, sandwich, plywood, timber or a solid bed',
+    );
   if (r.skinKind === 'hollow')
     return refuse(
       'skin.kind',

@@ -117,6 +117,12 @@ export function hollowWall(metalId: string, own: readonly Omit<Metal, 'gauges'>[
   return s && { ...s, name: s.name.replace(/ sheet$/, ' hollow section') };
 }
 
+/** Flange of a rolled section: the metal's own strength; how the flange bends from its web is a link of its own. */
+export function flangeMetal(metalId: string, own: readonly Omit<Metal, 'gauges'>[] = []): SkinStrength | undefined {
+  const s = sheet(metalId, own);
+  return s && { ...s, name: s.name.replace(/ sheet$/, ' flange') };
+}
+
 /**
  * Faces and core of a sandwich. The faces are hand-laid glass laminate of content ψ; what presses on the skin presses on the
  * core, so crush is the core's. Bending strength and modulus are the faces' in tension and compression:

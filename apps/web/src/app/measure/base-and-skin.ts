@@ -6,9 +6,8 @@ import { MatTooltip } from '@angular/material/tooltip';
 import { carryStock } from '@core/job/carry-stock';
 import type { RangeName } from '@core/job/ranges';
 import { CORES, type Job, type Quantity, type Skin } from '@core/job/schema';
-import { fromSheet, skinGauges, SKIN_ROWS } from '@core/job/values';
+import { skinGauges, SKIN_ROWS } from '@core/job/values';
 import { coreValues } from '@core/stock/cores';
-import { HOLLOW_SECTIONS, sectionWords } from '@core/stock/sections';
 import { PLYWOODS } from '@core/stock/skins';
 import { TIMBER_CLASSES } from '@core/stock/timber';
 import { formatQuantity } from '@core/units/format-quantity';
@@ -17,8 +16,9 @@ import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import { StockRoom } from '../stock/stock-room';
 import { freeId } from '../load/edits';
-import { withSkinKind } from './edits';
+import { withSkinKind, type SkinChoice } from './edits';
 import { HoleRow } from './hole-row';
+import { sectionNamed, sectionsFor, withSection } from './sections';
 
 type BaseKey = 'length' | 'width' | 'thickness' | 'hole' | 'slot';
 type SkinKey = string;
@@ -52,45 +52,60 @@ export class BaseAndSkin {
     { key: 'starboard', of: 'starboard' },
   ];
   /** What only this kind of skin has. */
-  protected readonly ownRows = computed(() => SKIN_ROWS[this.job().skin.kind].map(([key, of]) => ({ key, of })));
+  protected readonly ownRows = computed(() =>
+    SKIN_ROWS[this.job().skin.kind].filter(([key]) => !(this.round() && key === 'width')).map(([key, of]) => ({ key, of })),
+  );
+  private readonly round = computed(() => this.choice() === 'round');
+  protected readonly choice = computed((): SkinChoice => {
+    const s = this.job().skin;
+    return s.kind === 'hollow' && s.form === 'round' ? 'round' : s.kind;
+  });
   protected readonly kinds: readonly Choice[] = [
     { value: 'sheet', label: 'metal sheet' },
     { value: 'laminate', label: 'solid laminate' },
     { value: 'sandwich', label: 'sandwich' },
     { value: 'plywood', label: 'plywood' },
     { value: 'timber', label: 'timber' },
-    { value: 'hollow', label: 'hollow section' },
+    { value: 'hollow', label: 'square or rectangular tube' },
+    { value: 'round', label: 'round tube or pipe' },
+    { value: 'flange', label: 'beam, channel or angle' },
     { value: 'bed', label: 'solid bed' },
   ];
   protected readonly walls: readonly Choice[] = [
     { value: 'both walls', label: 'both walls' },
     { value: 'one wall', label: 'one wall' },
   ];
-  /** A section off the stock list sets width, depth and wall at once. */
-  protected readonly sections: readonly Choice[] = [
-    { value: '', label: 'as measured' },
-    ...HOLLOW_SECTIONS.map((x) => ({ value: sectionWords(x), label: sectionWords(x) })),
-  ];
-  protected readonly section = computed(() => {
-    const s = this.job().skin;
-    if (s.kind !== 'hollow') return undefined;
-    const words = sectionWords([s.width.v, s.thickness.v, s.wall.v]);
-    return this.sections.some((c) => c.value === words) ? words : '';
-  });
+  /** A section off the stock list sets all its measures at once. */
+  protected readonly sections = computed(() => sectionsFor(this.job().skin));
+  protected readonly section = computed(() => sectionNamed(this.job().skin));
 
   protected setSection(words: string): void {
-    const found = HOLLOW_SECTIONS.find((x) => sectionWords(x) === words);
-    if (!found) return;
-    const [width, thickness, wall] = found.map((v) => fromSheet(v, `${v} mm`)) as [Quantity, Quantity, Quantity];
-    this.desk.change(`section ${words}`, (j) => ({ ...j, skin: { ...j.skin, width, thickness, wall } as Skin }));
+    if (words !== '') this.desk.change(`section ${words}`, (j) => ({ ...j, skin: withSection(j.skin, words) }));
   }
+
+  protected readonly forms: readonly Choice[] = [
+    { value: 'beam', label: 'beam, web in the middle' },
+    { value: 'channel', label: 'channel' },
+    { value: 'angle', label: 'angle' },
+  ];
+  protected readonly flange = computed(() => {
+    const s = this.job().skin;
+    return s.kind === 'flange' ? s : undefined;
+  });
+  protected readonly webSides: readonly Choice[] = [
+    { value: 'port', label: 'to port' },
+    { value: 'starboard', label: 'to starboard' },
+  ];
 
   /** What the thickness of this kind of skin is called. */
   protected readonly thicknessName = computed(
     () =>
-      ({ hollow: 'Section depth', timber: 'Timber thickness', sandwich: 'Thickness, faces and core' })[
-        this.job().skin.kind as string
-      ] ?? '',
+      ({
+        hollow: this.round() ? 'Outside diameter' : 'Section depth',
+        flange: 'Flange thickness',
+        timber: 'Timber thickness',
+        sandwich: 'Thickness, faces and core',
+      })[this.job().skin.kind as string] ?? '',
   );
   protected readonly ways: readonly Choice[] = [
     { value: 'x', label: 'fore and aft' },
@@ -118,6 +133,7 @@ export class BaseAndSkin {
     switch (s.kind) {
       case 'sheet':
       case 'hollow':
+      case 'flange':
         return { label: 'Metal', key: 'metal', value: s.metal, choices: this.metals() };
       case 'plywood':
         return { label: 'Grade', key: 'grade', value: s.grade, choices: PLYWOODS.map((p) => ({ value: p.id, label: p.name })) };
@@ -152,11 +168,13 @@ export class BaseAndSkin {
   }
 
   protected skin(key: SkinKey, q: Quantity): void {
-    this.desk.change(`skin ${key}`, (j) => ({ ...j, skin: { ...j.skin, [key]: q } as Skin }), `skin.${key}`);
+    // A round tube is as wide as it is deep.
+    const also = this.round() && key === 'thickness' ? { width: q } : {};
+    this.desk.change(`skin ${key}`, (j) => ({ ...j, skin: { ...j.skin, [key]: q, ...also } as Skin }), `skin.${key}`);
   }
 
   protected kind(kind: string): void {
-    this.desk.change(`skin: ${kind}`, (j) => withSkinKind(j, kind as Skin['kind']));
+    this.desk.change(`skin: ${kind}`, (j) => withSkinKind(j, kind as SkinChoice));
   }
 
   protected material(key: string, value: string): void {

@@ -7,7 +7,7 @@ import { leastBend } from '@core/stock/bends';
 import { NUT_CLASSES } from '@core/stock/nuts';
 import { NUT_KINDS, WASHER_KINDS } from '@core/stock/nut-kinds';
 import { INCH_PLATE, MM_PLATE } from '@core/stock/plate-thicknesses';
-import { ANGLES, FLAT_BARS, HOLLOW_SECTIONS, sectionWords } from '@core/stock/sections';
+import { ANGLES, BEAMS, CHANNELS, FLAT_BARS, HOLLOW_SECTIONS, ROUND_TUBES, sectionWords } from '@core/stock/sections';
 import { PLYWOODS } from '@core/stock/skins';
 import { TIMBERS } from '@core/stock/timber';
 import { GAUGE_INCH, type GaugeTable } from '@core/units/gauges';
@@ -108,10 +108,15 @@ export const STOCK_TABLES: readonly StockTable[] = [
     heads: ['Section', 'Sizes mm'],
     rows: [
       ['Hollow, width × depth × wall', HOLLOW_SECTIONS.map(sectionWords).join(', ')],
+      ['Round tube and pipe, outside × wall', ROUND_TUBES.map(([d, t]) => sectionWords([d, t])).join(', ')],
+      [
+        'Beam and channel, depth × width × web × flange',
+        [...BEAMS, ...CHANNELS].map(([c, ...x]) => `${c}: ${sectionWords(x)}`).join('; '),
+      ],
       ['Equal angle, leg × thickness', ANGLES.map(sectionWords).join(', ')],
       ...FLAT_BARS.map(([w, ts]) => [`Flat bar ${w}`, ts.map((t) => `× ${t}`).join(', ')]),
     ],
-    source: 'EN 10219, EN 10056, flat bar: common practice (memory).',
+    source: 'EN 10219, EN 10056, EN 10365, ASME B36.10, flat bar: common practice (memory).',
   },
   {
     id: 'timber',

@@ -33,6 +33,7 @@ export const loadedPatch = remembered((r: Resolved): Rect => {
 export const panelUnder = remembered((r: Resolved): Rect | NotApplicable | Refusal => {
   if (r.skinKind === 'bed') return notApplicable('a solid bed does not bend');
   if (r.skinKind === 'hollow') return notApplicable('a section is judged by its walls: see Wall face');
+  if (r.skinKind === 'flange') return notApplicable('a flange bends from its web: see Flange bending');
   if (r.skinKind === 'timber') return notApplicable('a timber bends along its grain: see Timber bending');
   const patch = loadedPatch(r);
   const { panel } = r;

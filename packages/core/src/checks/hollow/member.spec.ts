@@ -64,7 +64,7 @@ it('off the middle, P·a·c/L; a moment adds M·max(a, c)/L; both ways and along
   const holes = 2 * 2 * 6.6 * 5;
   const A = 2 * 5 * (60 + 80 - 10) - holes;
   const Wv = ((60 * 80 ** 3 - 50 * 70 ** 3) / 12 - holes * 37.5 ** 2) / 40;
-  const Wh = ((80 * 60 ** 3 - 70 * 50 ** 3) / 12 - holes * 15 ** 2) / 30;
+  const Wh = ((80 * 60 ** 3 - 70 * 50 ** 3) / 12 - holes * 16 ** 2) / 30;
   // In the tube's middle plane: the plate's face stands 8 + 40 mm over it.
   const my = 120_000 + 48 * 900;
   const Mv = (3000 * 300 * 900) / 1200 + (my * 900) / 1200;

@@ -4,7 +4,7 @@ import type { Working } from '../../working/steps';
 import { everyBolt, notApplicable, outcome, worst, type Check } from '../check';
 import { preloadOf } from '../preload/preload';
 import { sectionOf, type Section } from './section';
-import { faceResistance } from './wall-face';
+import { faceResistance, roundResistance } from './face-resistance';
 
 const A_S = formula('A_s', 'π·(D_s − t_s)·t_s', 'mm²');
 const N_S = formula('N_s.Rd', 'A_s·f_y/γ', 'N');
@@ -21,7 +21,7 @@ function held(r: Resolved, x: Section, w: Working): number {
   }
   const side = r.far.kind === 'plate' ? r.washerOutside + 2 * r.far.thickness : r.far.outside;
   const β = Math.min(0.85, side / x.b0);
-  return faceResistance({ fy: x.fy, t0: x.t0, β, η: side / x.b0, γ }, w);
+  return (x.round ? roundResistance : faceResistance)({ fy: x.fy, t0: x.t0, β, η: side / x.b0, γ }, w);
 }
 
 /** Clamping that squeezes an open section flat. */
@@ -32,7 +32,7 @@ export const sectionCrush: Check = {
   says: 'Tightening must not squeeze the hollow section flat.',
   why: 'A bolt through both walls of a tube squeezes them together: the walls dish in, the bolt never gets tight, and the joint works loose. A sleeve round the bolt, cut a hair longer than the section is deep, carries the clamping straight through.',
   source:
-    'Sleeve: A·f_y (statics). Wall without one: face plastification under the washer, EN 1993-1-8 Tab. 7.11; under a backing plate 2·t wider (common practice)',
+    'Sleeve: A·f_y (statics). Wall without one: face plastification under the washer, EN 1993-1-8 Tab. 7.11, of a round tube Tab. 7.3; under a backing plate 2·t wider (common practice)',
   range: 'Bolts through both walls; through one wall the nut or thread is inside and clamps that wall alone',
   evaluate(r, s, w) {
     const x = sectionOf(r);
