@@ -8,6 +8,7 @@ import type { Job } from '@core/job/schema';
 import { jobOfKind } from '@core/job/fastener-kinds';
 import { formatQuantity } from '@core/units/format-quantity';
 import { beadsOf } from './beads';
+import { memberInPlan } from './member-in-plan';
 import { lookOf } from './bolt-look';
 import { cutPath } from './cut-path';
 import { legOf, rootOf, withLeg } from './leg-in-plan';
@@ -71,10 +72,22 @@ export function panelView(job: Job): Rect {
       [attr.y]="-panel().y1"
       [attr.width]="w(panel())"
       [attr.height]="h(panel())"
-      [attr.fill]="'url(#' + uid + 'skin)'"
+      [attr.fill]="member() ? '#e4e1d3' : 'url(#' + uid + 'skin)'"
       stroke="#5d6b61"
       stroke-width="0.8"
     />
+    @if (member(); as m) {
+      <svg:rect
+        [attr.x]="m.at.x0"
+        [attr.y]="-m.at.y1"
+        [attr.width]="w(m.at)"
+        [attr.height]="h(m.at)"
+        [attr.fill]="'url(#' + uid + 'skin)'"
+        stroke="#47524a"
+        stroke-width="1"
+      />
+      <svg:path [attr.d]="m.hidden" fill="none" stroke="#47524a" stroke-width="0.9" stroke-dasharray="7 4" />
+    }
     @for (s of strips(); track $index) {
       <svg:rect
         [attr.x]="s.x0"
@@ -329,6 +342,7 @@ export class PlateDrawing {
   });
   protected readonly strips = computed(() => stripsOf(this.job()));
   protected readonly panel = computed(() => panelOf(this.job()));
+  protected readonly member = computed(() => memberInPlan(this.job()));
   protected readonly base = computed((): Rect => {
     const { length, width } = this.job().base;
     return { x0: -length.v / 2, x1: length.v / 2, y0: -width.v / 2, y1: width.v / 2 };
