@@ -5,7 +5,15 @@ import { refused, type CliResult } from './refused';
 const asData = ({ part: _p, ...p }: ListedPart) => ({
   ...p,
   hand: p.mirrored > 0 ? `${p.count} as drawn, ${p.mirrored} mirrored` : 'as drawn',
-  holes: p.holes.map(({ id, x, y, d, takes, then }) => ({ id, x, y, diameter: d, purpose: takes, then })),
+  holes: p.holes.map(({ id, x, y, d, slot, takes, then }) => ({
+    id,
+    x,
+    y,
+    diameter: d,
+    ...(slot ? { slot: { length: slot.long, turn: (slot.turn * 180) / Math.PI } } : {}),
+    purpose: takes,
+    then,
+  })),
 });
 
 /** Every part of a job with its mark, how many as drawn and mirrored, stock, flat size, area, perimeter, centroid, mass and holes. */

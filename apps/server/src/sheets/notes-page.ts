@@ -1,4 +1,5 @@
 import { assumedValues } from '@core/job/values';
+import { sizeWords } from '@core/shop/hole-words';
 import { MARGIN, type Template } from '@core/shop/template-pages';
 import { formatQuantity } from '@core/units/format-quantity';
 import { MISSING } from './fonts';
@@ -18,7 +19,7 @@ export function notesPage(pen: Pen, { job, part, said }: TemplateOf, t: Template
   const open = assumed.slice(0, LISTED).map((a) => `${a.label} ${a.value.text}`);
   const holes = part.holes.map((h) => {
     const at = `${formatQuantity(h.x - part.bounds.x0, 'length', job.units)}, ${formatQuantity(h.y - part.bounds.y0, 'length', job.units)}`;
-    return `${h.id}: ${at}, ø ${formatQuantity(h.d, 'length', job.units)}${h.then ? `, ${h.then}` : ''}`;
+    return `${h.id}: ${at}, ${sizeWords(h, (v) => formatQuantity(v, 'length', job.units))}${h.then ? `, ${h.then}` : ''}`;
   });
   const lost =
     pen.missing > 0

@@ -1,5 +1,6 @@
 import { pathData } from '@core/geometry/region';
-import type { CutHole, CutPart } from '@core/shop/cut-parts';
+import { slotLoop, type CutHole, type CutPart } from '@core/shop/cut-parts';
+import { sizeWords } from '@core/shop/hole-words';
 import { MARGIN, type Template, type TemplateSheet } from '@core/shop/template-pages';
 import { formatQuantity } from '@core/units/format-quantity';
 import type { Doc, Pen } from './pen';
@@ -34,7 +35,13 @@ export function drawWindow(pen: Pen, { job, part, base }: TemplateOf, t: Templat
       .undash();
   }
   drawBendWords(pen, part, X, Y);
-  for (const h of part.holes) drawHole(pen, h, X(h.x), Y(h.y), formatQuantity(h.d, 'length', job.units));
+  for (const h of part.holes)
+    drawHole(
+      pen,
+      h,
+      { X, Y },
+      sizeWords(h, (v) => formatQuantity(v, 'length', job.units)),
+    );
   // Arrow to the front, so the sheet cannot be laid down the wrong way round.
   const { x0, x1, y0, y1 } = base ?? part.bounds;
   drawForward(doc, pen, X((x0 + x1) / 2 + Math.min(20, (x1 - x0) / 3)), Y((y0 + y1) / 2));
@@ -58,7 +65,14 @@ function drawBendWords(pen: Pen, part: CutPart, X: (x: number) => number, Y: (y:
   doc.restore();
 }
 
-function drawHole(pen: Pen, h: CutHole, x: number, y: number, diameter: string): void {
+/** From the part's own millimetres to those of the sheet. */
+interface Placed {
+  readonly X: (x: number) => number;
+  readonly Y: (y: number) => number;
+}
+
+function drawHole(pen: Pen, h: CutHole, { X, Y }: Placed, size: string): void {
+  const [x, y] = [X(h.x), Y(h.y)];
   const arm = h.d / 2 + 5;
   const { doc } = pen;
   doc
@@ -68,13 +82,12 @@ function drawHole(pen: Pen, h: CutHole, x: number, y: number, diameter: string):
     .moveTo(x, y - arm)
     .lineTo(x, y + arm)
     .stroke();
-  doc
-    .lineWidth(0.25)
-    .circle(x, y, h.d / 2)
-    .stroke();
+  doc.lineWidth(0.25);
+  if (h.slot) doc.path(pathData({ outer: slotLoop(h), openings: [] }, (p) => ({ x: X(p.x), y: Y(p.y) }), true)).stroke();
+  else doc.circle(x, y, h.d / 2).stroke();
   const at = x + h.d / 2 + 1.5;
   pen.line(h.id, at, y - 5.2, { weight: 'bold', size: 3.4 });
-  pen.line(`ø ${diameter}${h.takes === 'fitting' ? ', fitting' : ''}`, at, y + 1, { size: 2.8 });
+  pen.line(`${size}${h.takes === 'fitting' ? ', fitting' : ''}`, at, y + 1, { size: 2.8 });
   if (h.takes === 'bolt' && h.then) pen.line(h.then, at, y + 4.2, { size: 2.4 });
 }
 

@@ -7,10 +7,12 @@ import { bearingOf, holeKind } from '../stock/hole-kinds';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { formula } from '../working/formula';
 import { bearingBothWays } from './bearing';
-import { everyBolt, notApplicable, outcome, worst, type Check } from './check';
+import { everyBolt, notApplicable, outcome, worst, type Check, type CheckResult } from './check';
 import type { Loaded } from './demand/demand';
 import { brittle } from './metal-rules';
 import { remembered } from './remembered';
+import { plateHoleKind } from './wide-holes';
+import type { Working } from '../working/steps';
 
 /** The bolts that go through the base, where it is they that hold the fitting. */
 const through = remembered((r: Resolved): readonly { readonly bolt: PlacedBolt; readonly i: number }[] =>
@@ -93,6 +95,25 @@ const F_P = formula('F_p.Rd', 'A_b·f_y/γ', 'N');
 const underHead = (r: Resolved): { width: number; name: string } =>
   r.joint.head === 'carriage' ? { width: r.size.acrossFlats, name: 'head' } : { width: r.size.washer.outside, name: 'washer' };
 
+/** Heads on the plate itself, over a hole drilled wide or slotted. */
+function onPlate(r: Resolved, s: Loaded, w: Working): CheckResult {
+  const wide = plateHoleKind(r) !== 'normal' && !headKind(r.joint.head).sunk;
+  const mine = wide ? everyBolt(r).filter((i) => !r.bolts[i]!.throughBase) : [];
+  if (mine.length === 0) return notApplicable('no bolt goes through the base, or it is welded to the plate');
+  const { width, name } = underHead(r);
+  const A_b = w.of(r.slot ? A_SLOT : A_RING, { d_w: width, d_h: r.d0 }, `${name} on the plate`);
+  if (A_b <= 0)
+    return refuse('bolts.items', `the ${name} spans nothing of the slot`, `slots narrower than ${(width / 1.3).toFixed(1)} mm`);
+  return worst(mine, w, (i, _k, w) =>
+    outcome(
+      s.demand.pull(i, w),
+      w.of(F_P, { A_b, f_y: r.plateMetal.fy, γ: r.factors.onYield }),
+      'N',
+      `${r.bolts[i]!.id} on the plate`,
+    ),
+  );
+}
+
 /** The head or its washer on the metal round the fitting's hole. */
 export const headBearing: Check = {
   id: 'head-bearing',
@@ -101,10 +122,11 @@ export const headBearing: Check = {
   says: 'The head with its washer must lie on metal, and not fall through the fitting’s hole.',
   why: 'A washer over a hole nearly as wide as itself touches only a thin ring. The ring is pressed flat, the washer dishes into the hole and in the end the head goes through. A thick plate washer over the hole, or a bush in it, gives it something to lie on.',
   source: 'Geometry of the ring; bearing pressure up to yield of the base (common practice)',
-  range: 'Plain washers of the bolt’s own size under the heads of bolts through the base',
+  range:
+    'Plain washers of the bolt’s own size under the heads of bolts through the base, or over wide holes and slots of the plate',
   evaluate(r, s, w) {
     const all = through(r).filter((b) => b.bolt.kind === r.kind);
-    if (all.length === 0) return notApplicable('no bolt goes through the base, or it is welded to the plate');
+    if (all.length === 0) return onPlate(r, s, w);
     if (headKind(r.joint.head).sunk) return notApplicable('the heads are let into the base: see Countersink');
     const { width, name } = underHead(r);
     const { slot } = r.baseHole;

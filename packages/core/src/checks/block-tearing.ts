@@ -1,6 +1,8 @@
 import { boundsOf, heightOf, widthOf } from '../geometry/rects';
 import { rayToEdge } from '../geometry/region';
 import { rowsOf } from '../geometry/rows';
+import { holeMost } from '../job/bolt-holes';
+import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { formula } from '../working/formula';
 import { Working } from '../working/steps';
@@ -62,6 +64,12 @@ interface Way {
   readonly block: Block;
 }
 
+/** The hole of bolt i as wide as it is long (safe). */
+function widest(r: Resolved, i: number): number {
+  const { d0, slot } = atBolt(r, i);
+  return holeMost({ plate: d0, ...(slot ? { slot } : {}) });
+}
+
 const ways = remembered((r: Resolved): readonly Way[] => {
   const around = boundsOf(r.bolts);
   const t = r.plateThickness * r.plateLayers;
@@ -80,7 +88,7 @@ const ways = remembered((r: Resolved): readonly Way[] => {
         e1: Math.min(...outer.bolts.map((i) => rayToEdge(r.region, r.bolts[i]!, u))),
         n2: inner.bolts.length,
         n1: rows.length,
-        d0: r.d0,
+        d0: Math.max(...r.bolts.map((_, i) => widest(r, i))),
         t,
       },
     };

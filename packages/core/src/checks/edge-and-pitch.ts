@@ -1,5 +1,4 @@
-import { distance } from '../geometry/points';
-import { edgeDistance } from '../geometry/region';
+import { apart, edgeOf } from '../job/placed-holes';
 import type { PlacedBolt, Resolved } from '../job/resolve';
 import { edgeAISC, inTableJ34 } from '../stock/edge-distances';
 import { formula } from '../working/formula';
@@ -8,6 +7,9 @@ import { everyBolt, outcome, remembered, type Check, type Outcome } from './chec
 import type { Loaded } from './demand/demand';
 
 const E_MIN = formula('e_min', '1.2·d_0', 'mm');
+/** From a slot, from the middle line of its ends on (e_3, e_4). */
+const E_SLOT = formula('e_min', '1.5·d_0', 'mm');
+const leastEdge = (r: Resolved) => (r.slot ? E_SLOT : E_MIN);
 const P_ALONG = formula('p_1.min', '2.2·d_0', 'mm');
 const P_ACROSS = formula('p_2.min', '2.4·d_0', 'mm');
 const S_MIN = formula('s_min', '(8/3)·d', 'mm');
@@ -21,12 +23,12 @@ export const edgeAndPitch: Check = {
   says: 'Holes need metal round them: enough to the edge and enough between them.',
   why: 'Too near an edge a bolt tears out the strip in front of it; too near each other, two holes become one slot. These are least distances whatever the load, so that the drill and the metal have room.',
   source:
-    'EN 1993-1-8 Tab. 3.3 (e ≥ 1.2·d_0, p_1 ≥ 2.2·d_0 along the force, p_2 ≥ 2.4·d_0 across it), or AISC 360-16 §J3.3 (s ≥ 2⅔·d) and Tab. J3.4 (memory)',
-  range: 'Round holes, to the outline as it is cut; only which way the force runs enters, not how large it is',
+    'EN 1993-1-8 Tab. 3.3 (e ≥ 1.2·d_0, p_1 ≥ 2.2·d_0 along the force, p_2 ≥ 2.4·d_0 across it; e_3, e_4 ≥ 1.5·d_0 of slots, from the middle line of their ends), or AISC 360-16 §J3.3 (s ≥ 2⅔·d) and Tab. J3.4 (memory)',
+  range: 'Holes and slots, to the outline as it is cut; only which way the force runs enters, not how large it is',
   evaluate(r, s, w) {
     const edge = nearestToEdge(r);
     const pair = closestPair(r, s);
-    const eMin = r.rules === 'EN' ? E_MIN.of({ d_0: r.d0 }) : edgeAISC(r.d, r.size.family);
+    const eMin = r.rules === 'EN' ? leastEdge(r).of({ d_0: r.d0 }) : edgeAISC(r.d, r.size.family);
     const cautions =
       r.skinKind === 'laminate' && pair && pair.gap < 4 * r.d
         ? [`pitch ${pair.gap.toFixed(1)} mm is under 4·d in the laminate (common practice)`]
@@ -58,7 +60,7 @@ function edgeOutcome(
   w: Working,
   cautions: string[],
 ): Outcome {
-  if (r.rules === 'EN') w.of(E_MIN, { d_0: r.d0 });
+  if (r.rules === 'EN') w.of(leastEdge(r), { d_0: r.d0 });
   else
     w.found('e_min', eMin, 'mm', inTableJ34(r.d, r.size.family) ? 'AISC Tab. J3.4' : 'bolt outside Tab. J3.4 (common practice)');
   w.found('e', edge.gap, 'mm', `${edge.bolt.id} to the nearest edge`);
@@ -67,8 +69,7 @@ function edgeOutcome(
 
 const nearestToEdge = remembered((r: Resolved): { gap: number; bolt: PlacedBolt } =>
   everyBolt(r)
-    .map((i) => r.bolts[i]!)
-    .map((bolt) => ({ bolt, gap: edgeDistance(r.region, bolt) }))
+    .map((i) => ({ bolt: r.bolts[i]!, gap: edgeOf(r, i) }))
     .reduce((a, b) => (b.gap < a.gap ? b : a)),
 );
 
@@ -85,9 +86,9 @@ function closestPair(r: Resolved, s: Loaded): Pair | undefined {
   const same = S_MIN.of({ d: r.d });
   let best: Pair | undefined;
   r.bolts.forEach((a, i) => {
-    for (const b of r.bolts.slice(i + 1)) {
+    for (const [k, b] of r.bolts.slice(i + 1).entries()) {
       if (!judgedHere(r, a, b)) continue;
-      const gap = distance(a, b);
+      const gap = apart(r, i, i + 1 + k);
       const lengthwise = Math.abs((b.x - a.x) * fx + (b.y - a.y) * fy);
       const crosswise = Math.abs((b.x - a.x) * fy - (b.y - a.y) * fx);
       const isAcross = !(lengthwise > crosswise);

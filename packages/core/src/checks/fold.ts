@@ -1,3 +1,4 @@
+import { holeEnds } from '../job/placed-holes';
 import { weldedOnly, type Resolved } from '../job/resolve';
 import { bends, leastBend } from '../stock/bends';
 import { refuse } from '../units/refusal';
@@ -10,9 +11,10 @@ const C_MIN = formula('c_min', '2.5·t + r', 'mm');
 /** From the edge of bolt i's hole to the start of the bend, mm. */
 function holeToBend(r: Resolved, i: number): number {
   const fold = r.fold!;
-  const b = r.bolts[i]!;
-  const gap = { fore: r.plate.x1 - b.x, aft: b.x - r.plate.x0, port: r.plate.y1 - b.y, starboard: b.y - r.plate.y0 }[fold.edge];
-  return gap - r.d0 / 2;
+  const gaps = holeEnds(r, i).map(
+    (b) => ({ fore: r.plate.x1 - b.x, aft: b.x - r.plate.x0, port: r.plate.y1 - b.y, starboard: b.y - r.plate.y0 })[fold.edge],
+  );
+  return Math.min(...gaps) - r.d0 / 2;
 }
 
 /** A bent edge: not tighter than the metal bears, and no hole drawn out of round by it. */

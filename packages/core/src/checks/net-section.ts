@@ -1,6 +1,7 @@
 import { heightOf, widthOf } from '../geometry/rects';
 import { rayToEdge } from '../geometry/region';
 import { rowsOf } from '../geometry/rows';
+import { holeAcross } from '../job/bolt-holes';
 import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { formula } from '../working/formula';
@@ -65,7 +66,7 @@ function weakestCut(r: Resolved, axis: 'x' | 'y', innermost: readonly number[], 
   let best: Cut | undefined;
   order.forEach((j, n) => {
     const mine = innermost.includes(j);
-    const d = atBolt(r, j).d0;
+    const d = holeIn(r, j, across);
     const alone: Cut = { taken: d, steps: 0, holes: [j] };
     let any = alone;
     let met = mine ? alone : undefined;
@@ -89,6 +90,12 @@ function weakestCut(r: Resolved, axis: 'x' | 'y', innermost: readonly number[], 
     if (met) best = more(best, met);
   });
   return best!;
+}
+
+/** What the hole of bolt i takes out of a cut across the plate, mm: of a slot, as far as it reaches that way. */
+function holeIn(r: Resolved, i: number, across: 'x' | 'y'): number {
+  const { d0, slot } = atBolt(r, i);
+  return holeAcross({ plate: d0, ...(slot ? { slot } : {}) }, across);
 }
 
 /** The plate's least width across through the bolts of a row, mm. */
@@ -123,7 +130,7 @@ export const netSection: Check = {
     const EN = r.rules === 'EN';
     return worst(all, w, (l, _i, w) => {
       const N = w.found('N_Ed', carried(s, l), 'N', `to the bolts outside ${l.axis} ${l.at.toFixed(0)} mm`);
-      const holes = l.holes.reduce((sum, i) => sum + atBolt(r, i).d0 + (EN ? 0 : WORN_EDGE), 0);
+      const holes = l.holes.reduce((sum, i) => sum + holeIn(r, i, l.axis === 'x' ? 'y' : 'x') + (EN ? 0 : WORN_EDGE), 0);
       const words = `${l.holes.length} ${l.holes.length === 1 ? 'hole' : 'holes'}${EN ? '' : ', each 1/16 in wider'}`;
       const stepped = l.steps > 0 ? '; Σs is s²/4p of each step of the cut' : '';
       const A_net = Math.max(0, w.of(A_NET, { b: l.b, Σd_n: holes, Σs: l.steps, t }, `${words}${stepped}`));

@@ -1,9 +1,10 @@
 import { headDepth } from '../stock/heads';
-import { bearingOf, holeKind } from '../stock/hole-kinds';
+import { bearingOf } from '../stock/hole-kinds';
 import type { Resolved } from '../job/resolve';
 import { bearingBothWays } from './bearing';
 import { everyBolt, worst, type Check } from './check';
 import { brittle } from './metal-rules';
+import { bearsNot, plateHoleKind } from './wide-holes';
 
 /** All loose plates bear; of the one the head is sunk in, only what lies below the head. */
 const bearingThickness = (r: Resolved, i: number): number =>
@@ -19,9 +20,9 @@ export const plateBearing: Check = {
   source: 'EN 1993-1-8 Tab. 3.4 with its notes 1 and 3, or AISC 360-16 §J3.10; the job’s rules say which',
   range: 'Clearance holes, e ≥ 1.2·d_0 by EN Tab. 3.3 (see Edge and pitch); metals that yield',
   evaluate(r, s, w) {
-    const no = brittle(r.plateMetal, 'plate.metal', 'a bolt bearing on its hole');
+    const no = brittle(r.plateMetal, 'plate.metal', 'a bolt bearing on its hole') ?? bearsNot(r, s, 'plate');
     if (no) return no;
-    const hole = bearingOf(holeKind(r.size, r.d0));
+    const hole = bearingOf(plateHoleKind(r));
     const parts = { d: r.d, d0: r.d0, fu: r.plateMetal.fu, fub: r.grade.fub, gamma: r.factors.onBreak, hole };
     // The plate is carried with the load, so the bolt presses the metal behind the hole.
     const { rules, bolts, region } = r;

@@ -1,3 +1,4 @@
+import { holeMost } from '../job/bolt-holes';
 import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { Working } from '../working/steps';
@@ -15,7 +16,7 @@ export function stubAt(r: Resolved, i: number, Ft: number): TStub {
     fy: r.plateMetal.fy,
     fu: r.plateMetal.fu,
     d: r.d,
-    d0: r.d0,
+    d0: holeMost({ plate: r.d0, ...(r.slot ? { slot: r.slot } : {}) }),
     Ft,
     gammaYield: r.factors.onYield,
     gammaBreak: r.factors.school === 'limit' ? 1 / 0.9 : r.factors.onYield,

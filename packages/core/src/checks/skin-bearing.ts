@@ -6,6 +6,7 @@ import { bearingBothWays } from './bearing';
 import { shearOn } from './bolt-shear';
 import { everyBolt, notApplicable, onSkin, outcome, worst } from './check';
 import { bearingSkin, metalSkin } from './skin-parts';
+import { bearsNot } from './wide-holes';
 
 const F_B = formula('F_b.Rd', 'f_h·d·t/γ', 'N');
 
@@ -23,6 +24,8 @@ export const skinBearing = onSkin({
   evaluate(r, s, w) {
     if (r.skinKind === 'timber') return notApplicable('a bolt in timber bends as it beds in: see Timber joint');
     const t = bearingSkin(r);
+    const no = r.joint.sleeve === 'none' ? bearsNot(r, s, 'skin') : undefined;
+    if (no) return no;
     if (!metalSkin(r))
       return worst(everyBolt(r), w, (i, _k, w) =>
         outcome(
@@ -32,8 +35,8 @@ export const skinBearing = onSkin({
           r.bolts[i]!.id,
         ),
       );
-    const hole = bearingOf(holeKind(r.size, r.d0));
-    const parts = { d: r.d, d0: r.d0, t, fu: r.skin.fu, fub: r.grade.fub, gamma: r.factors.onBreak, hole };
+    const hole = bearingOf(holeKind(r.size, r.skinHole));
+    const parts = { d: r.d, d0: r.skinHole, t, fu: r.skin.fu, fub: r.grade.fub, gamma: r.factors.onBreak, hole };
     const { rules, bolts } = r;
     const edges = flangeRegion(r);
     return worst(everyBolt(r), w, (i, _k, w) =>

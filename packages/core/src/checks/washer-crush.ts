@@ -19,11 +19,11 @@ const SLEEVE_FY = 235;
 /** What the skin under the washer or backing plate of bolt i takes before it crushes, N. */
 export function crushResistance(r: Resolved, i: number, w: Working): number {
   const d_m = farDiameter(r, r.bolts[i]!, w);
-  const A_w = w.of(AREA, { d_m, d_0: r.d0 });
+  const A_w = w.of(AREA, { d_m, d_0: r.skinHole });
   const γ = r.factors.onSkin;
   const { sleeve, tubeOutside, tubeWall } = r.joint;
   if (sleeve === 'plug') {
-    const A_p = w.of(A_P, { D_p: tubeOutside, d_m, d_0: r.d0 });
+    const A_p = w.of(A_P, { D_p: tubeOutside, d_m, d_0: r.skinHole });
     return w.of(F_PLUG, { f_p: PLUG.crush, A_p, f_c: r.skin.crush, A_w, γ }, 'plug of thickened epoxy (common practice)');
   }
   if (sleeve === 'sleeve') {

@@ -13,7 +13,7 @@ const dished: BoltCheck = {
     if (r.far.kind !== 'washer') return Infinity;
     const c = w.of(C, { d_w: r.far.outside, s: r.size.acrossFlats });
     if (c <= 0) return Infinity;
-    const A_w = w.of(A_W, { d_w: r.far.outside, d_0: r.d0 });
+    const A_w = w.of(A_W, { d_w: r.far.outside, d_0: r.skinHole });
     return w.of(
       F_W,
       { A_w, t: r.far.thickness, f_y: r.far.fy, c, γ_y: r.factors.onYield },

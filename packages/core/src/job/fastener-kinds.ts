@@ -23,8 +23,30 @@ export function kindsUsed(job: Job): readonly (string | undefined)[] {
   return items.length === 0 || items.some(own) ? [undefined, ...used] : used;
 }
 
-/** Where in `kindsUsed` each bolt's own stands. */
-export const kindOfEach = (job: Job): readonly number[] => {
+/** One way a bolt of the joint is put through: its kind, and holes of its own. */
+export interface Through {
+  readonly kind: string | undefined;
+  readonly holes: Item['holes'];
+}
+
+/** Every way the joint's bolts are put through, each once in the order of the kinds, and which of them each bolt is. */
+export function waysThrough(job: Job): { readonly ways: readonly Through[]; readonly at: readonly number[] } {
   const used = kindsUsed(job);
-  return job.bolts.items.map((b) => Math.max(0, used.indexOf(b.kind)));
-};
+  const keyed = job.bolts.items.map((b) => {
+    const kind = used[Math.max(0, used.indexOf(b.kind))];
+    const { plate, slot, turn, skin, backing } = b.holes ?? {};
+    const sizes = [plate?.v, slot?.v, slot ? (turn ?? 0) : 0, skin?.v, backing?.v];
+    return {
+      kind,
+      holes: b.holes,
+      key: `${used.indexOf(kind)}|${sizes.map((v) => v ?? '').join('|')}`,
+      order: used.indexOf(kind),
+    };
+  });
+  if (keyed.length === 0) return { ways: [{ kind: used[0], holes: undefined }], at: [] };
+  const once = keyed.filter((k, i) => keyed.findIndex((o) => o.key === k.key) === i).sort((a, b) => a.order - b.order);
+  return {
+    ways: once.map(({ kind, holes }) => ({ kind, holes })),
+    at: keyed.map((k) => once.findIndex((o) => o.key === k.key)),
+  };
+}

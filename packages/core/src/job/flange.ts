@@ -30,7 +30,7 @@ export function flangeRefusals(r: Resolved): Refusal[] {
     );
   const web = webFaces(s);
   r.bolts.forEach((b, i) => {
-    const { d0, washerOutside } = atBolt(r, i);
+    const { skinHole: d0, washerOutside } = atBolt(r, i);
     const field = `bolts.items.${i} (${b.id})`;
     const toe = s.width / 2 - Math.abs(b.y);
     const clear = Math.max(web[0] - b.y, b.y - web[1]);

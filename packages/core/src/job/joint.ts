@@ -56,6 +56,16 @@ export const Joint = z.strictObject({
 });
 export type Joint = z.infer<typeof Joint>;
 
+/** Holes of one bolt that are not the usual clearance hole, layer by layer; `slot` is the whole length in the plate, turned from fore. */
+export const OwnHoles = z.strictObject({
+  plate: quantity(RANGES.ownHole).optional(),
+  slot: quantity(RANGES.slotLong).optional(),
+  turn: rangedNumber(RANGES.slotTurn).optional(),
+  skin: quantity(RANGES.ownHole).optional(),
+  backing: quantity(RANGES.ownHole).optional(),
+});
+export type OwnHoles = z.infer<typeof OwnHoles>;
+
 /** One more kind of fastener in a joint: what it does not say is as the joint says it. */
 export const FastenerKind = z.strictObject({
   id,

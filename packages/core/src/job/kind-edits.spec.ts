@@ -1,6 +1,6 @@
 import { testJob } from '../testing/test-job';
 import { fromSheet } from '../units/quantity';
-import { jobOfKind, kindOfEach, kindsUsed } from './fastener-kinds';
+import { jobOfKind, kindsUsed, waysThrough } from './fastener-kinds';
 import { boltOfKind, boltOfNewKind, changedKind, packedAt } from './kind-edits';
 
 const job = testJob();
@@ -9,7 +9,7 @@ it('a bolt gets a kind of its own, one size up, and the others stay', () => {
   const as = boltOfNewKind(job, 'B2');
   expect(as.bolts.kinds).toEqual([{ id: 'K2', size: 'M12', class: job.bolts.class, nut: job.bolts.nut, fit: job.bolts.fit }]);
   expect(kindsUsed(as)).toEqual([undefined, 'K2']);
-  expect(kindOfEach(as)).toEqual([0, 1, 0, 0]);
+  expect(waysThrough(as).at).toEqual([0, 1, 0, 0]);
   expect(jobOfKind(as, 'K2').bolts.size).toBe('M12');
   expect(boltOfNewKind(as, 'B3').bolts.kinds!.map((k) => k.id)).toEqual(['K2', 'K3']);
 });

@@ -50,3 +50,13 @@ export const packedAt = (job: Job, boltId: string, packed: Bolt['packed']): Job 
     const { packed: _was, ...plain } = b;
     return packed === undefined ? plain : { ...plain, packed };
   });
+
+/** One bolt's own holes changed; what becomes undefined is as its fit says again. A slot that goes takes its turn with it. */
+export const holesChanged = (job: Job, boltId: string, change: Partial<NonNullable<Bolt['holes']>>): Job =>
+  items(job, (b) => {
+    if (b.id !== boltId) return b;
+    const { holes: was, ...plain } = b;
+    const both = { ...was, ...change };
+    const kept = Object.entries(both).filter(([key, v]) => v !== undefined && !(key === 'turn' && both.slot === undefined));
+    return kept.length === 0 ? plain : { ...plain, holes: Object.fromEntries(kept) as NonNullable<Bolt['holes']> };
+  });

@@ -2,12 +2,14 @@ import { distance, type Point } from '../geometry/points';
 import { cornersOf } from '../geometry/polygons';
 import { outlineFault } from '../geometry/outline';
 import { contains, heightOf, nearestEdge, nearestPoint, upright, widthOf } from '../geometry/rects';
-import { edgeDistance, loopPoints } from '../geometry/region';
+import { loopPoints, edgeDistance } from '../geometry/region';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
 import { flangeRefusals } from './flange';
 import { atBolt, eachKind } from './of-kind';
 import { roomBehind } from './outlines';
+import { ownHoleRefusals } from './own-hole-refusals';
+import { apart, edgeOf } from './placed-holes';
 import { spreadRulesOf } from './spread-rules';
 import { stripRows } from './strips';
 import { edgeLength, edgeName, plateCorners } from './weld-lines';
@@ -199,7 +201,8 @@ function boltRefusals(r: Resolved, i: number): Refusal[] {
         'a packer or spacers, or nothing there',
       ),
     );
-  const edge = edgeDistance(r.region, b);
+  no.push(...ownHoleRefusals(r, i));
+  const edge = edgeOf(r, i);
   if (edge < d0 / 2)
     no.push(
       refuse(
@@ -211,14 +214,11 @@ function boltRefusals(r: Resolved, i: number): Refusal[] {
       ),
     );
   bolts.slice(i + 1).forEach((c, k) => {
-    const apart = (d0 + atBolt(r, i + 1 + k).d0) / 2;
-    if (distance(b, c) < apart)
+    const need = (d0 + atBolt(r, i + 1 + k).d0) / 2;
+    const gap = apart(r, i, i + 1 + k);
+    if (gap < need)
       no.push(
-        refuse(
-          field,
-          `its hole overlaps that of ${c.id} (${mm(distance(b, c))} between centres)`,
-          `over ${mm(apart)} between centres`,
-        ),
+        refuse(field, `its hole overlaps that of ${c.id} (${mm(gap)} between centres)`, `over ${mm(need)} between centres`),
       );
   });
   if (b.throughBase) {

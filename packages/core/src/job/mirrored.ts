@@ -11,6 +11,12 @@ import type { Pattern, Side, Survey } from './survey';
 import type { Foot, WholeJob } from './whole-job';
 
 const flipY = <T extends { y: number }>(p: T): T => ({ ...p, y: p.y === 0 ? 0 : -p.y });
+/** A bolt whose slot, if it has one, is turned. */
+export const slotTurned =
+  (f: (turn: number) => number) =>
+  <B extends Job['bolts']['items'][number]>(b: B): B =>
+    b.holes?.turn === undefined ? b : { ...b, holes: { ...b.holes, turn: f(b.holes.turn) } };
+
 const OTHER_EDGE = { fore: 'fore', aft: 'aft', port: 'starboard', starboard: 'port' } as const;
 const OTHER_SIDE = { left: 'right', right: 'left' } as const satisfies Record<Side, Side>;
 
@@ -93,7 +99,7 @@ export function mirroredDesign<D extends Pick<Job, 'base' | 'bolts' | 'plate' | 
   return {
     ...design,
     base: { ...design.base, holes: design.base.holes.map(flipY) },
-    bolts: { ...design.bolts, items: design.bolts.items.map(flipY) },
+    bolts: { ...design.bolts, items: design.bolts.items.map(flipY).map(slotTurned((turn) => -turn || 0)) },
     plate: {
       ...plate,
       y0: -plate.y1 || 0,

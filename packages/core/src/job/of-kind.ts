@@ -10,7 +10,8 @@ export function ofKind(r: Resolved, kind: number): Resolved {
   if (!family) families.set(r, (family = new Map([[r.kind, r]])));
   let view = family.get(kind);
   if (!view) {
-    view = { ...r, ...r.kinds[kind]!, kind };
+    const { slot: _, ...plain } = r;
+    view = { ...plain, ...r.kinds[kind]!, kind };
     family.set(kind, view);
     families.set(view, family);
   }

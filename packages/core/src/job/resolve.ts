@@ -8,7 +8,8 @@ import { timberRow } from '../stock/timber';
 import { plain } from '../units/quantity';
 import type { Refusal } from '../units/refusal';
 import { factorsOf } from './factors';
-import { jobOfKind, kindOfEach, kindsUsed } from './fastener-kinds';
+import { boltHoles } from './bolt-holes';
+import { jobOfKind, kindsUsed, waysThrough, type Through } from './fastener-kinds';
 import { baseHoleFor, keptOut, layoutRefusals } from './layout-refusals';
 import { lookUp, type Fastener, type LookedUp } from './look-up';
 import { eyeOf } from './eyes';
@@ -38,8 +39,8 @@ const isRefused = (x: LookedUp | readonly Refusal[]): x is readonly Refusal[] =>
 /** The job with its parts in their places, before anybody asked whether it can be made. */
 function placed(job: Job, { farMetal, fasteners, partMetals, ...found }: LookedUp): Resolved {
   const used = kindsUsed(job);
-  const kinds = used.map((name, k) => kindOf(jobOfKind(job, name), name, fasteners[k]!, farMetal));
-  const kindAt = kindOfEach(job);
+  const { ways, at: kindAt } = waysThrough(job);
+  const kinds = ways.map((way) => kindOf(job, way, fasteners[used.indexOf(way.kind)]!, farMetal));
   const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
   const plate = outlineOf(job);
   const under = packedUnder(job);
@@ -104,14 +105,19 @@ function madeParts(job: Job, metals: LookedUp['partMetals']): Pick<Resolved, 'fr
   return { freeParts, eyes };
 }
 
-/** One kind of fastener with what lies under its head and its nut; `job` is the job as if all bolts were of it. */
-function kindOf(job: Job, name: string | undefined, f: Fastener, farMetal: Metal | undefined): KindOfFastener {
+/** One kind of fastener with what lies under its head and its nut, and its holes. */
+function kindOf(whole: Job, { kind: name, holes: own }: Through, f: Fastener, farMetal: Metal | undefined): KindOfFastener {
+  const job = jobOfKind(whole, name);
   const { size } = f;
+  const { plate, slot, skin, backing } = boltHoles(size.hole[job.bolts.fit], own);
   return {
     ...f,
     kindName: name ?? '',
     d: size.d,
-    d0: size.hole[job.bolts.fit],
+    d0: plate,
+    ...(slot ? { slot } : {}),
+    skinHole: skin,
+    backingHole: backing,
     As: stressArea(size),
     joint: plain(job.joint),
     washerOutside: size.washer.outside,

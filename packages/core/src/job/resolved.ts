@@ -35,7 +35,12 @@ export interface KindOfFastener {
   readonly grade: FastenerClass;
   readonly nut: NutClass;
   readonly d: number;
+  /** Hole in the plate, or width of its slot there. */
   readonly d0: number;
+  /** Whole length of that slot, and its turn from fore to port, rad. */
+  readonly slot?: { readonly long: number; readonly turn: number };
+  readonly skinHole: number;
+  readonly backingHole: number;
   readonly As: number;
   readonly joint: Plain<Joint>;
   readonly washerOutside: number;

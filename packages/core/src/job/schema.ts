@@ -7,7 +7,7 @@ import type { Stands } from '../standing/stands';
 import { OwnStock } from './own-stock';
 import { DrawnOutline } from './drawn-outline';
 import { FreePart } from './free-part';
-import { FastenerKind, Fold, Joint, Limits, Lug, Welds } from './joint';
+import { FastenerKind, Fold, Joint, Limits, Lug, OwnHoles, Welds } from './joint';
 import { RANGES } from './ranges';
 import { SpreadRules } from './spread-rules';
 import { Survey } from './survey';
@@ -33,6 +33,8 @@ const PlacedBolt = Place.extend({
   kind: id.optional(),
   /** Packer or spacer under the plate at this bolt. */
   packed: quantity(RANGES.boltPacked).optional(),
+  /** Its own holes, where they are not the clearance hole of its fit. */
+  holes: OwnHoles.optional(),
 });
 
 /** What a sandwich's core is made of. */

@@ -116,7 +116,13 @@ export function namedValues(job: Job): NamedValue[] {
   const { items, kinds = [] } = job.bolts;
   const layout = (path: string, range: RangeName, value: Quantity | undefined, label: string): NamedValue[] =>
     value ? [{ path, label, stage: 'layout', value, range: RANGES[range] }] : [];
-  const atBolts = items.flatMap((b) => layout(`bolts.items.${b.id}.packed`, 'boltPacked', b.packed, `Packing at ${b.id}`));
+  const atBolts = items.flatMap((b) => [
+    ...layout(`bolts.items.${b.id}.packed`, 'boltPacked', b.packed, `Packing at ${b.id}`),
+    ...layout(`bolts.items.${b.id}.holes.plate`, 'ownHole', b.holes?.plate, `${b.id}: hole in the plate`),
+    ...layout(`bolts.items.${b.id}.holes.slot`, 'slotLong', b.holes?.slot, `${b.id}: slot in the plate, whole length`),
+    ...layout(`bolts.items.${b.id}.holes.skin`, 'ownHole', b.holes?.skin, `${b.id}: hole in the skin`),
+    ...layout(`bolts.items.${b.id}.holes.backing`, 'ownHole', b.holes?.backing, `${b.id}: hole in the backing`),
+  ]);
   const ofKinds = kinds.flatMap((k) => [
     ...layout(`bolts.kinds.${k.id}.engagement`, 'engagement', k.engagement, `${k.size}: thread engaged`),
     ...layout(`bolts.kinds.${k.id}.insert`, 'insert', k.insert, `${k.size}: pull-out of the insert`),

@@ -1,5 +1,6 @@
 import { type Point, type Rect } from '../geometry/points';
-import { cutLength, regionArea, roundedRect, type Region } from '../geometry/region';
+import { cutLength, regionArea, roundedRect, type Loop, type Region } from '../geometry/region';
+import { slotRun } from '../job/bolt-holes';
 import { baseHoleFor } from '../job/layout-refusals';
 import { atBolt, eachKind, ofThisKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
@@ -12,10 +13,13 @@ import type { Metal } from '../stock/metals';
 import { tapDrill, weldNutHole } from '../stock/tap-drills';
 import { blankOf } from './bend-allowance';
 
-/** A hole of a part: round, mm, in plan coordinates. */
+/** A hole of a part, mm, in plan coordinates: round, or a slot with round ends. */
 export interface CutHole extends Point {
   readonly id: string;
+  /** Diameter, or width of a slot. */
   readonly d: number;
+  /** Whole length of a slot, and its turn from x to y, rad. */
+  readonly slot?: { readonly long: number; readonly turn: number };
   /** For the job's own bolts, for those of the fitting that is bolted on, or what a hole of the job's own parts is for. */
   readonly takes: 'bolt' | 'fitting' | FreePart['holes'][number]['purpose'];
   /** Cut to this size and then worked on: tapped, countersunk. */
@@ -105,10 +109,10 @@ const madeIn = (r: Resolved): 'backing' | 'skin' => (r.far.kind === 'plate' ? 'b
 /** Hole of a bolt in its backing, and what is done there. */
 function backingHole(r: Resolved): Pick<CutHole, 'd' | 'then'> {
   const { holding } = r.joint;
-  if (madeIn(r) !== 'backing') return { d: r.d0, then: '' };
+  if (madeIn(r) !== 'backing') return { d: r.backingHole, then: '' };
   if (holding === 'tapped') return { d: tapDrill(r.size).d, then: `drill ${tapDrill(r.size).text}, tap ${r.size.id}` };
   if (holding === 'weld nut') return { d: weldNutHole(r.size), then: 'for the collar of the weld nut' };
-  return { d: r.d0, then: '' };
+  return { d: r.backingHole, then: '' };
 }
 
 /** Every part that is cut, the mounting plate first. */
@@ -121,6 +125,7 @@ export function cutParts(r: Resolved): CutPart[] {
     x: b.x,
     y: b.y,
     d: atBolt(r, i).d0,
+    ...(atBolt(r, i).slot ? { slot: atBolt(r, i).slot! } : {}),
     takes: 'bolt',
     then: sunk(i) && !b.throughBase ? 'countersink 90° for the head' : '',
   }));
@@ -169,11 +174,11 @@ function plateWasher(r: Resolved, metal: Metal): CutPart {
   const { outside, thickness } = r.far as Extract<Resolved['far'], { kind: 'washer' }>;
   const o: Rect = { x0: -outside / 2, x1: outside / 2, y0: -outside / 2, y1: outside / 2 };
   return {
-    id: r.kindName ? `plate-washer-${r.kindName}` : 'plate-washer',
+    id: r.kind > 0 ? `plate-washer-${r.kind + 1}` : 'plate-washer',
     name: r.kinds.length > 1 ? `plate washer, ${r.size.id}` : 'plate washer',
     region: roundedRect(o, 0),
     bounds: o,
-    holes: [{ id: 'W', x: 0, y: 0, d: r.d0, takes: 'bolt', then: '' }],
+    holes: [{ id: 'W', x: 0, y: 0, d: r.backingHole, takes: 'bolt', then: '' }],
     bends: [],
     metal,
     thickness,
@@ -231,7 +236,24 @@ function stockWords(s: Plain<StockForm>): string {
 /** Metal of one piece before its holes, mm³. */
 const volumeOf = (p: CutPart): number => p.volume ?? regionArea(p.region) * p.thickness;
 
-const holesOf = (p: CutPart): number => p.holes.reduce((sum, h) => sum + (Math.PI / 4) * h.d ** 2, 0);
+/** What a hole takes out of the face, mm². */
+export const holeArea = (h: Pick<CutHole, 'd' | 'slot'>): number =>
+  (Math.PI / 4) * h.d ** 2 + (h.slot ? Math.max(0, h.slot.long - h.d) * h.d : 0);
+
+/** The outline of a slot, anticlockwise, its ends as half circles. */
+export function slotLoop(h: CutHole): Loop {
+  const { x: u, y: v } = slotRun({ plate: h.d, ...(h.slot ? { slot: h.slot } : {}) });
+  const turn = h.slot?.turn ?? 0;
+  const side = { x: (-Math.sin(turn) * h.d) / 2, y: (Math.cos(turn) * h.d) / 2 };
+  return [
+    { x: h.x - u - side.x, y: h.y - v - side.y, bulge: 0 },
+    { x: h.x + u - side.x, y: h.y + v - side.y, bulge: 1 },
+    { x: h.x + u + side.x, y: h.y + v + side.y, bulge: 0 },
+    { x: h.x - u + side.x, y: h.y - v + side.y, bulge: 1 },
+  ];
+}
+
+const holesOf = (p: CutPart): number => p.holes.reduce((sum, h) => sum + holeArea(h), 0);
 
 /** All pieces of a part together, kg. */
 export const partMass = (p: CutPart): number =>

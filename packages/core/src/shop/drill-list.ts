@@ -9,6 +9,7 @@ import { LAG_PILOT, rivetNutHole, tapDrill, weldNutHole } from '../stock/tap-dri
 import { formatQuantity } from '../units/format-quantity';
 import { isRefusal } from '../units/refusal';
 import { cutParts, fittingHoles, type CutPart } from './cut-parts';
+import { sizeWords } from './hole-words';
 
 /** One hole of the drill list, or a line to scribe. x and y in mm from the aft starboard corner of the mounting plate's blank. */
 export interface DrillRow {
@@ -49,7 +50,8 @@ function stackWords(r: Resolved): string {
 
 /** The backing's holes are not the plate's: a thread is tapped in it or a nut welded to it. */
 const ownHole = (r: Resolved): boolean =>
-  r.far.kind === 'plate' && eachKind(r).some((k) => k.joint.holding === 'tapped' || k.joint.holding === 'weld nut');
+  r.far.kind === 'plate' &&
+  eachKind(r).some((k) => k.joint.holding === 'tapped' || k.joint.holding === 'weld nut' || k.backingHole !== k.d0 || k.slot);
 
 /** What is drilled in the skin itself where it is not simply the bolt's hole, in the order it is done. */
 function skinSteps(r: Resolved): { readonly diameter: number; readonly note: string }[] {
@@ -67,7 +69,7 @@ function skinSteps(r: Resolved): { readonly diameter: number; readonly note: str
   if (sleeve === 'plug')
     return [
       { diameter: tubeOutside, note: 'overdrill, clear the core, fill with thickened epoxy and let it cure' },
-      { diameter: r.d0, note: 'drill again through the cured plug' },
+      { diameter: r.skinHole, note: 'drill again through the cured plug' },
     ];
   if (sleeve === 'sleeve') return [{ diameter: tubeOutside, note: 'for the sleeve' }];
   if (holding === 'rivet nut')
@@ -76,6 +78,7 @@ function skinSteps(r: Resolved): { readonly diameter: number; readonly note: str
     return [{ diameter: tapDrill(r.size).d, note: `drill ${tapDrill(r.size).text}, tap ${r.size.id}` }];
   if (r.far.kind !== 'plate' && holding === 'weld nut')
     return [{ diameter: weldNutHole(r.size), note: 'for the collar of the weld nut' }];
+  if (r.skinHole !== r.d0) return [{ diameter: r.skinHole, note: 'its own hole, not the plate’s' }];
   return [];
 }
 
@@ -126,14 +129,16 @@ type From = (p: Point) => { x: number; y: number };
 function plateRows(job: Job, r: Resolved, from: From): DrillRow[] {
   const packers = packerNotes(job);
   const behind = stackWords(r);
+  const mm = (v: number) => formatQuantity(v, 'length', job.units);
   const mine = r.bolts.map((b, i): DrillRow => {
     const at = atBolt(r, i);
     const sunk = headDepth(at.joint.head, at.size) > 0;
     const hole = baseHoleFor(job, b, at.d);
     const through = b.throughBase && hole ? `through base hole ${hole.id}` : '';
     const notes = [
+      at.slot ? sizeWords({ d: at.d0, slot: at.slot }, mm) : '',
       through,
-      through ? '' : behind,
+      through || at.backingHole !== at.d0 ? '' : behind,
       sunk && !through ? 'countersink 90° for the head' : '',
       packers.get(b.id) ?? '',
     ];

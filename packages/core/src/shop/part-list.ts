@@ -5,7 +5,7 @@ import { atFoot, drawnBy } from '../job/at-foot';
 import { isResolved, resolve } from '../job/resolve';
 import type { WholeJob } from '../job/whole-job';
 import type { Refusal } from '../units/refusal';
-import { cutParts, partMass, type CutHole, type CutPart } from './cut-parts';
+import { cutParts, holeArea, partMass, type CutHole, type CutPart } from './cut-parts';
 
 /** A part with what is made of it over all feet. */
 export interface ListedPart {
@@ -41,7 +41,7 @@ export function partList(whole: WholeJob): { readonly parts: readonly ListedPart
     const alike = whole.feet.filter((f) => drawnBy(whole, f).id === source.id);
     const other = alike.filter((f) => f.like?.mirrored).length;
     for (const part of cutParts(r)) {
-      const holes = part.holes.reduce((sum, h) => sum + (Math.PI / 4) * h.d ** 2, 0);
+      const holes = part.holes.reduce((sum, h) => sum + holeArea(h), 0);
       // A part that is its own mirror image has no hand.
       const handed = !isMirrorOfItself(part);
       out.push({
@@ -52,7 +52,10 @@ export function partList(whole: WholeJob): { readonly parts: readonly ListedPart
         stock: `${part.metal.name}, ${part.stock ?? `${part.thickness} mm`}`,
         area: regionArea(part.region) - holes,
         perimeter: cutLength(part.region),
-        centroid: regionCentroid(part.region, part.holes),
+        centroid: regionCentroid(
+          part.region,
+          part.holes.map((h) => ({ x: h.x, y: h.y, d: Math.sqrt((4 * holeArea(h)) / Math.PI) })),
+        ),
         mass: partMass({ ...part, count: 1 }),
         length: widthOf(part.bounds),
         width: heightOf(part.bounds),
@@ -71,6 +74,9 @@ function isMirrorOfItself({ bounds, holes, region, bends }: CutPart): boolean {
   const near = (a: number, b: number) => Math.abs(a - b) < 1e-6;
   const flip = <P extends Point>(p: P): P => ({ ...p, y: 2 * middle - p.y });
   const has = (list: readonly Point[], p: Point) => list.some((q) => near(p.x, q.x) && near(p.y, q.y));
-  const round = (h: CutHole) => holes.some((o) => near(o.d, h.d) && near(flip(h).x, o.x) && near(flip(h).y, o.y));
+  const sameWay = (a: CutHole, b: CutHole) =>
+    near(a.slot?.long ?? 0, b.slot?.long ?? 0) && near(Math.sin((a.slot?.turn ?? 0) + (b.slot?.turn ?? 0)), 0);
+  const round = (h: CutHole) =>
+    holes.some((o) => near(o.d, h.d) && sameWay(o, h) && near(flip(h).x, o.x) && near(flip(h).y, o.y));
   return bends.every((l) => l.from.x === l.to.x) && holes.every(round) && region.outer.every((v) => has(region.outer, flip(v)));
 }

@@ -3,6 +3,7 @@ import type { Resolved } from '../job/resolve';
 import { assumedValues } from '../job/values';
 import { boltLines, tightenWords } from './bolt-words';
 import type { CutPart } from './cut-parts';
+import { sizeWords } from './hole-words';
 import { formatQuantity } from '../units/format-quantity';
 import { cautionsFor } from '../chain/cautions';
 import { onPaper } from '../chain/on-paper';
@@ -74,7 +75,7 @@ function partWords(r: Resolved, p: CutPart, mm: (v: number) => string): string {
 function holeWords(p: CutPart, mm: (v: number) => string): string {
   const groups = new Map<string, number>();
   for (const h of p.holes) {
-    const words = `ø ${mm(h.d)}${h.takes === 'fitting' ? ' for the fitting’s own bolts' : ''}${h.takes === 'bolt' && h.then ? `, ${h.then}` : ''}`;
+    const words = `${sizeWords(h, mm)}${h.takes === 'fitting' ? ' for the fitting’s own bolts' : ''}${h.takes === 'bolt' && h.then ? `, ${h.then}` : ''}`;
     groups.set(words, (groups.get(words) ?? 0) + 1);
   }
   return [...groups].map(([words, n]) => `${n} ${n === 1 ? 'hole' : 'holes'} ${words}`).join('; ');

@@ -7,6 +7,9 @@ import type { FastenerSize } from './fasteners';
 export const HOLE_KINDS = ['normal', 'oversize', 'short slot', 'long slot'] as const;
 export type HoleKind = (typeof HOLE_KINDS)[number];
 
+/** Most that an oversize hole is wider than its bolt, EN 1090-2 Tab. 11 (memory), mm; under M12 as at M12 (common practice). */
+export const MOST_OVER = (d: number): number => (d <= 14.5 ? 3 : d <= 22.5 ? 4 : d <= 24.5 ? 6 : 8);
+
 const shortSlot = (d: number): number => d + (d <= 14.5 ? 4 : d <= 22.5 ? 6 : d <= 24.5 ? 8 : 10);
 
 /** What a hole of a width is for a bolt; `long` is its whole length where it is a slot. */

@@ -1,3 +1,4 @@
+import { slotTurned } from '../job/mirrored';
 import type { Job } from '../job/schema';
 import { fromSheet, type Quantity } from '../units/quantity';
 
@@ -44,7 +45,7 @@ export function turned(job: Job): Job {
           }
         : {}),
     },
-    bolts: { ...job.bolts, items: job.bolts.items.map(point) },
+    bolts: { ...job.bolts, items: job.bolts.items.map(point).map(slotTurned((turn) => turn + Math.PI / 2)) },
     // A rectangle's edges are counted from starboard round.
     ...(job.welds.lines
       ? {

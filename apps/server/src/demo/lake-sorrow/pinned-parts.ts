@@ -130,7 +130,7 @@ export function postBrace(): Job {
       spanY: mm(400),
       aft: mm(450),
       starboard: mm(200),
-      bedModulus: assumed(30_000, '30 000 MPa'),
+      bedModulus: assumed(30_000, '30000 MPa'),
     },
     plate: { x0: -75, x1: 75, y0: -25, y1: 25, corner: 6, metal: 'S275', thickness: mm(10), layers: 1 },
     bolts: {

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Rect } from '@core/geometry/points';
+import { slotRun } from '@core/job/bolt-holes';
 import { pathData } from '@core/geometry/region';
 import type { UnitSystem } from '@core/units/format-quantity';
 import { formatQuantity } from '@core/units/format-quantity';
 import type { CutHole, CutPart } from '@core/shop/cut-parts';
+import { sizeWords } from '@core/shop/hole-words';
 
 /** One part as it is cut, flat: outline, holes with their centres, bend lines. 1 unit is 1 mm. */
 @Component({
@@ -25,12 +27,13 @@ import type { CutHole, CutPart } from '@core/shop/cut-parts';
     }
     @for (h of part().holes; track h.id) {
       <svg:g [attr.transform]="'translate(' + h.x + ' ' + -h.y + ')'">
-        <svg:circle
-          [attr.r]="h.d / 2"
-          fill="#f3eee1"
+        <svg:path
+          [attr.d]="run(h)"
           [attr.stroke]="h.takes === 'fitting' ? '#dcc389' : '#dfe3f7'"
-          stroke-width="0.9"
+          [attr.stroke-width]="h.d + 1.8"
+          stroke-linecap="round"
         />
+        <svg:path [attr.d]="run(h)" stroke="#f3eee1" [attr.stroke-width]="h.d" stroke-linecap="round" />
         <svg:path [attr.d]="cross(h.d)" stroke="#dfe3f7" stroke-width="0.5" />
         @if (!plain()) {
           <svg:text [attr.x]="beside(h)" [attr.text-anchor]="anchor(h)" [attr.y]="-3" [attr.font-size]="text()" class="scribed">
@@ -43,7 +46,7 @@ import type { CutHole, CutPart } from '@core/shop/cut-parts';
             [attr.font-size]="text() * 0.8"
             class="scribed size"
           >
-            ø {{ show(h.d) }}
+            {{ size(h) }}
           </svg:text>
         }
       </svg:g>
@@ -95,7 +98,12 @@ export class BlankDrawing {
     const arm = d / 2 + 3;
     return `M${-arm} 0H${arm}M0 ${-arm}V${arm}`;
   }
-  protected show(mm: number): string {
-    return formatQuantity(mm, 'length', this.units());
+  protected size(h: CutHole): string {
+    return sizeWords(h, (mm) => formatQuantity(mm, 'length', this.units()));
+  }
+  /** The middle line of a hole: a point where it is round. */
+  protected run(h: CutHole): string {
+    const { x, y } = slotRun({ plate: h.d, ...(h.slot ? { slot: h.slot } : {}) });
+    return `M${-x} ${y}L${x} ${-y}`;
   }
 }

@@ -5,7 +5,6 @@ import type { Point, Rect } from '@core/geometry/points';
 import { stripsOf } from '@core/job/strips';
 import { farOutlineOf, outlineOf, panelOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
-import { jobOfKind } from '@core/job/fastener-kinds';
 import { formatQuantity } from '@core/units/format-quantity';
 import { beadsOf } from './beads';
 import { memberInPlan } from './member-in-plan';
@@ -240,7 +239,8 @@ export function panelView(job: Job): Rect {
     }
     @for (b of bolts(); track b.id) {
       <svg:g [attr.transform]="'translate(' + b.x + ' ' + -b.y + ')'">
-        <svg:circle [attr.r]="b.look.d0 / 2" fill="#16153a" stroke="#dfe3f7" stroke-width="0.6" />
+        <svg:path [attr.d]="b.look.run" stroke="#dfe3f7" [attr.stroke-width]="b.look.hole + 1.2" stroke-linecap="round" />
+        <svg:path [attr.d]="b.look.run" stroke="#16153a" [attr.stroke-width]="b.look.hole" stroke-linecap="round" />
         <svg:circle [attr.r]="b.look.washer / 2" fill="#dcc389" stroke="#7d5a15" stroke-width="0.6" />
         <svg:polygon [attr.points]="b.look.hexagon" fill="#c99a3c" stroke="#5e430c" stroke-width="0.7" />
         <svg:path [attr.d]="b.look.cross" stroke="#16153a" stroke-width="0.7" fill="none" />
@@ -347,12 +347,6 @@ export class PlateDrawing {
     const { length, width } = this.job().base;
     return { x0: -length.v / 2, x1: length.v / 2, y0: -width.v / 2, y1: width.v / 2 };
   });
-  /** A bolt from above, by its kind. */
-  private readonly looks = computed(() => {
-    const job = this.job();
-    const of = (kind: string | undefined) => lookOf(jobOfKind(job, kind));
-    return new Map([undefined, ...(job.bolts.kinds ?? []).map((k) => k.id)].map((kind) => [kind, of(kind)]));
-  });
   /** Half the slot's run each way. */
   protected readonly run = computed(() => {
     const half = this.job().base.slot.v / 2;
@@ -384,7 +378,7 @@ export class PlateDrawing {
     const pulls = s && s.outOfPlane.tensions.length === items.length ? s.outOfPlane.tensions : [];
     const total = pulls.reduce((a, b) => a + b, 0);
     return items.map((b, i) => {
-      const look = this.looks().get(b.kind) ?? this.looks().get(undefined)!;
+      const look = lookOf(this.job(), b);
       const round = 2 * Math.PI * (look.washer / 2 + 2.5);
       const share = total > 0 ? pulls[i]! / total : 0;
       return {

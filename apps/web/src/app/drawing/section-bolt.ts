@@ -1,3 +1,4 @@
+import { holeAcross, holesAt } from '@core/job/bolt-holes';
 import { packedUnder } from '@core/job/packed-under';
 import type { Bolt, Job } from '@core/job/schema';
 import { isResolved, resolve } from '@core/job/resolve';
@@ -146,6 +147,19 @@ function outOf(job: Job, bolt: Bolt): number {
   return isResolved(r) && i >= 0 ? Math.max(0, lengthFor(r, i).protrusion) : 0;
 }
 
+/** The hole as wide as each layer's own, down to where the clearance hole ends; of a slot, as long as the cut along x shows it. */
+function clearance(job: Job, bolt: Bolt, l: Levels, top: number, clear: number): Shape[] {
+  const holes = holesAt(job, bolt);
+  const part = (d: number, from: number, to: number): Shape[] =>
+    to > from + 1e-6 ? [{ of: 'hole', d: box(bolt.x, d / 2, from, to) }] : [];
+  return [
+    ...part(holeAcross(holes, 'x'), top, Math.min(l.plate, clear)),
+    ...part(holes.plate, l.plate, Math.min(l.skin, clear)),
+    ...part(holes.skin, l.skin, Math.min(l.under, clear)),
+    ...part(holes.backing, Math.max(l.under, l.skin), clear),
+  ];
+}
+
 /** The bolt as it is: its head, its washers, what holds it, its thread and its holes. */
 export function boltInSection(job: Job, bolt: Bolt, size: FastenerSize): SectionBolt {
   const { x } = bolt;
@@ -153,12 +167,11 @@ export function boltInSection(job: Job, bolt: Bolt, size: FastenerSize): Section
   const under = throughBase(job, bolt) ? -job.base.thickness.v : 0;
   const near = headShapes(job, x, size, under);
   const held = heldBy(job, x, size, l, outOf(job, bolt));
-  const d0 = size.hole[job.bolts.fit];
   const half = size.d / 2;
   const tip = held.pointed
     ? `M${x - half} ${under}H${x + half}V${held.end - size.d}L${x} ${held.end}L${x - half} ${held.end - size.d}Z`
     : box(x, half, job.joint.head === 'studding' ? near.top : under, held.end);
-  const shapes: Shape[] = [{ of: 'hole', d: box(x, d0 / 2, under, held.clear) }];
+  const shapes: Shape[] = clearance(job, bolt, l, under, held.clear);
   if (held.drilled)
     shapes.push({
       of: 'hole',

@@ -9,6 +9,7 @@ import { PickField, type Choice } from '../fields/pick-field';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import { moveBolt } from './edits';
+import { OwnHoles } from './own-holes';
 
 const OWN = '';
 const ANOTHER = '+';
@@ -16,7 +17,7 @@ const ANOTHER = '+';
 /** One bolt of the layout: its exact place, which fastener goes through, and what stands under the plate there. */
 @Component({
   selector: 'ms-hole-card',
-  imports: [MatButton, PickField, QuantityField],
+  imports: [MatButton, OwnHoles, PickField, QuantityField],
   template: `
     @if (bolt(); as b) {
       <section class="exact">
@@ -50,6 +51,7 @@ const ANOTHER = '+';
             <p class="acts"><button mat-stroked-button type="button" (click)="packed(undefined)">As the joint’s</button></p>
           }
         }
+        <ms-own-holes [at]="b.id" />
       </section>
     }
   `,

@@ -20,7 +20,7 @@ export const flangeEdge: Check = {
     if (!x) return notApplicable('the skin is not a flange');
     return worst(everyBolt(r), w, (i, _k, w) => {
       const e = w.of(E_2, { b: x.b, y: r.bolts[i]!.y });
-      return outcome(w.of(LEAST, { d_0: r.d0 }), e, 'mm', r.bolts[i]!.id);
+      return outcome(w.of(LEAST, { d_0: r.skinHole }), e, 'mm', r.bolts[i]!.id);
     });
   },
 };

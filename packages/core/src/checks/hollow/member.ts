@@ -67,7 +67,7 @@ export const member: Check = {
     const holes = {
       n: holesAcross(r),
       k: x.skin.through === 'one wall' ? 1 : 2,
-      d_0: r.d0,
+      d_0: r.skinHole,
       t: x.t0,
       out: Math.max(0, ...r.bolts.map((b) => Math.abs(b.y))),
     };

@@ -1,4 +1,5 @@
 import type { Resolved } from '../../job/resolve';
+import { slotRun } from '../../job/bolt-holes';
 import { holeKind, slipFactor } from '../../stock/hole-kinds';
 import { preloadFades } from '../../job/preload-lasts';
 import { refuse } from '../../units/refusal';
@@ -7,6 +8,7 @@ import type { Working } from '../../working/steps';
 import { shearOn } from '../bolt-shear';
 import { everyBolt, notApplicable, outcome, worst, type Check } from '../check';
 import type { Loaded } from '../demand/demand';
+import { plateHoleKind } from '../wide-holes';
 import { preloadOf } from './preload';
 
 /** EN 1993-1-8 §3.9.2 turned round: F_v ≤ k_s·n·μ·(F_p − 0.8·F_t)/γ_M3 asks for this much preload. It grows in proportion to the load. */
@@ -22,14 +24,16 @@ export const preloadNeeded = (r: Resolved, k_s: number, Fv: number, Ft: number, 
 
 /** k_s at bolt i (Tab. 3.6): the plate's own hole, and that of the base where the bolt goes through it, whichever holds less. */
 function holesAt(r: Resolved, s: Loaded, i: number, w: Working): number {
-  const inPlate = holeKind(r.size, r.d0);
-  const own = slipFactor(inPlate, false);
+  const inPlate = plateHoleKind(r);
+  const run = slotRun({ plate: r.d0, ...(r.slot ? { slot: r.slot } : {}) });
+  const v = s.inPlane.shears[i]!;
+  // Along a slot as soon as the force leans more that way than across it.
+  const lies = Math.abs(v.x * run.x + v.y * run.y) >= Math.abs(v.x * run.y - v.y * run.x);
+  const own = Math.min(slipFactor(inPlate, lies), slipFactor(holeKind(r.size, r.skinHole), false));
   if (!r.bolts[i]!.throughBase) return w.found('k_s', own, '–', `${inPlate} hole, EN 1993-1-8 Tab. 3.6`);
   const { slot, along } = r.baseHole;
   const d = r.bolts[i]!.baseHole;
   const inBase = holeKind(r.size, d, d + slot);
-  const v = s.inPlane.shears[i]!;
-  // Along the slot as soon as the force leans more that way than across it.
   const lengthwise = along === 'x' ? Math.abs(v.x) >= Math.abs(v.y) : Math.abs(v.y) >= Math.abs(v.x);
   const base = slipFactor(inBase, lengthwise);
   return w.found(

@@ -29,10 +29,10 @@ export const groupTearOut: Check = {
     const rows = rowsOf(r.bolts, along, r.d);
     // The row it parts behind is one of the two ends; the one with more holes leaves less.
     const n_2 = Math.max(rows[0]!.bolts.length, rows.at(-1)!.bolts.length);
-    const A_t = w.of(A_T, { w: width, n_2, d_0: r.d0, t: r.skinThickness });
+    const A_t = w.of(A_T, { w: width, n_2, d_0: r.skinHole, t: r.skinThickness });
     const A_v = w.of(
       A_V,
-      { a_3: skin.endGrain, L, n_1: rows.length, d_0: r.d0, t: r.skinThickness },
+      { a_3: skin.endGrain, L, n_1: rows.length, d_0: r.skinHole, t: r.skinThickness },
       `${along === 'y' ? 'fore and aft' : 'athwart'} is across the grain`,
     );
     const F = w.of(F_BS, { 'A_net.t': Math.max(0, A_t), 'A_net.v': Math.max(0, A_v), f_t: t.ft0, f_v: t.fv });

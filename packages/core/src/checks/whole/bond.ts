@@ -1,5 +1,6 @@
 import { refuse } from '../../units/refusal';
 import { areaOf, heightOf, widthOf } from '../../geometry/rects';
+import { eachKind } from '../../job/of-kind';
 import { formula } from '../../working/formula';
 import { notApplicable, outcome, type Check } from '../check';
 import { sandwichParts } from '../skin-parts';
@@ -34,7 +35,11 @@ export const bond: Check = {
       );
     const c = s.onSkin;
     const [l, b] = [widthOf(r.plate), heightOf(r.plate)];
-    const area = w.of(A, { A_p: areaOf(r.plate), n: r.bolts.length, d_0: r.d0 });
+    const area = w.of(A, {
+      A_p: areaOf(r.plate),
+      n: r.bolts.length,
+      d_0: Math.max(...eachKind(r).map((k) => Math.max(k.slot?.long ?? 0, k.d0, k.skinHole))),
+    });
     const V = Math.hypot(c.fx, c.fy);
     const mean = w.of(TAU, { V, A: area, M_z: c.mz, r: Math.hypot(l, b) / 2, I_p: (l * b * (l * l + b * b)) / 12 });
     const λ = w.of(

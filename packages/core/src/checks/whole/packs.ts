@@ -1,6 +1,5 @@
 import { areaOf } from '../../geometry/rects';
-import { edgeDistance } from '../../geometry/region';
-import { distance } from '../../geometry/points';
+import { apart, edgeOf } from '../../job/placed-holes';
 import type { Resolved } from '../../job/resolve';
 import { fastenerClass } from '../../stock/fastener-classes';
 import type { PackId } from '../../stock/packs';
@@ -26,9 +25,9 @@ export interface Pack {
 }
 
 const soft = (r: Resolved) => r.skinKind === 'laminate' || r.skinKind === 'sandwich';
-const nearest = (r: Resolved) => Math.min(...r.bolts.map((b) => edgeDistance(r.region, b)));
+const nearest = (r: Resolved) => Math.min(...r.bolts.map((_, i) => edgeOf(r, i)));
 const closest = (r: Resolved) =>
-  r.bolts.reduce((low, a, i) => r.bolts.slice(i + 1).reduce((l, b) => Math.min(l, distance(a, b)), low), Infinity);
+  r.bolts.reduce((low, _, i) => r.bolts.slice(i + 1).reduce((l, _b, k) => Math.min(l, apart(r, i, i + 1 + k)), low), Infinity);
 
 const edge = (
   id: string,
