@@ -125,12 +125,25 @@ function meet(a: Point, b: Point, c: Point, d: Point): boolean {
   return high > 1e-9 && low < along(b) - 1e-9;
 }
 
+/** Nearer than this two edges may touch, mm. */
+const TOUCH = 1e-6;
+
 /** Where two of the rings' edges cross, by the corner each edge starts at; nothing where none do. */
 function crossing(rings: readonly (readonly Point[])[]): Point | undefined {
-  const edges = rings.flatMap((ring) => ring.map((p, i) => [p, ring[(i + 1) % ring.length]!] as const));
+  // In the order they begin along x, an edge is held only against those that begin before it ends.
+  const edges = rings
+    .flatMap((ring) =>
+      ring.map((a, i) => {
+        const b = ring[(i + 1) % ring.length]!;
+        return { a, b, from: Math.min(a.x, b.x), to: Math.max(a.x, b.x), low: Math.min(a.y, b.y), high: Math.max(a.y, b.y) };
+      }),
+    )
+    .sort((e, f) => e.from - f.from);
   for (let i = 0; i < edges.length; i++)
-    for (let j = i + 1; j < edges.length; j++) {
-      const [[a, b], [c, d]] = [edges[i]!, edges[j]!];
+    for (let j = i + 1; j < edges.length && edges[j]!.from <= edges[i]!.to + TOUCH; j++) {
+      const [e, f] = [edges[i]!, edges[j]!];
+      if (f.low > e.high + TOUCH || f.high < e.low - TOUCH) continue;
+      const [a, b, c, d] = [e.a, e.b, f.a, f.b];
       // Edges that follow each other share a corner.
       if (b === c || d === a) continue;
       if (meet(a, b, c, d)) return { x: (a.x + b.x + c.x + d.x) / 4, y: (a.y + b.y + c.y + d.y) / 4 };

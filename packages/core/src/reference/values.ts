@@ -16,6 +16,7 @@ import { resolvedOf, type ReferenceValue } from './jobs';
 import { onlyPutIn } from './kinds';
 import { lugsAndWelds } from './lugs-and-welds';
 import { publishedTables } from './published-tables';
+import { sections } from './sections';
 import { skins } from './skins';
 import { spreadValues } from './spread-values';
 
@@ -282,6 +283,7 @@ const all: readonly ReferenceValue[] = [
   ...plates,
   ...fastenersAndPlates,
   ...skins,
+  ...sections,
   ...lugsAndWelds,
   ...builders,
   ...spreadValues,
