@@ -1,5 +1,7 @@
 import { pathData } from '@core/geometry/region';
-import { slotLoop, type CutHole, type CutPart } from '@core/shop/cut-parts';
+import { slotLoop } from '@core/geometry/slots';
+import { endsOf } from '@core/job/made-hole';
+import type { CutHole, CutPart } from '@core/shop/cut-parts';
 import { sizeWords } from '@core/shop/hole-words';
 import { MARGIN, type Template, type TemplateSheet } from '@core/shop/template-pages';
 import { formatQuantity } from '@core/units/format-quantity';
@@ -83,11 +85,12 @@ function drawHole(pen: Pen, h: CutHole, { X, Y }: Placed, size: string): void {
     .lineTo(x, y + arm)
     .stroke();
   doc.lineWidth(0.25);
-  if (h.slot) doc.path(pathData({ outer: slotLoop(h), openings: [] }, (p) => ({ x: X(p.x), y: Y(p.y) }), true)).stroke();
+  if (h.slot)
+    doc.path(pathData({ outer: slotLoop(endsOf(h), h.d), openings: [] }, (p) => ({ x: X(p.x), y: Y(p.y) }), true)).stroke();
   else doc.circle(x, y, h.d / 2).stroke();
   const at = x + h.d / 2 + 1.5;
   pen.line(h.id, at, y - 5.2, { weight: 'bold', size: 3.4 });
-  pen.line(`${size}${h.takes === 'fitting' ? ', fitting' : ''}`, at, y + 1, { size: 2.8 });
+  pen.line(`${size}${h.takes === 'bolt' ? '' : `, ${h.takes}`}`, at, y + 1, { size: 2.8 });
   if (h.takes === 'bolt' && h.then) pen.line(h.then, at, y + 4.2, { size: 2.4 });
 }
 

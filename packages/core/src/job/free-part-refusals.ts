@@ -1,12 +1,12 @@
 import { outlineFault } from '../geometry/outline';
-import { distance } from '../geometry/points';
-import { edgeDistance } from '../geometry/region';
 import { bends as bendsCold, leastBend, setback } from '../stock/bends';
 import type { Metal } from '../stock/metals';
 import { formatQuantity } from '../units/format-quantity';
 import type { Plain } from '../units/quantity';
 import { refuse, type Refusal } from '../units/refusal';
 import type { FreePart } from './free-part';
+import { endsOf } from './made-hole';
+import { madeHoleRefusals } from './made-hole-refusals';
 import { partBlank } from './part-blank';
 import type { Job } from './schema';
 
@@ -86,26 +86,16 @@ function barRefusals(s: Extract<Part['stock'], { form: 'flat bar' }>, metal: Met
 
 function holeRefusals(part: Part, field: string, mm: Say): Refusal[] {
   const { region, holes, bends } = partBlank(part);
-  return holes.flatMap((h, i) => {
-    const at = `${field}, hole ${h.id}`;
-    const no: Refusal[] = [];
-    if (holes.findIndex((o) => o.id === h.id) < i) no.push(refuse(at, 'two holes have this name', 'each hole its own'));
-    const bend = bends.findIndex((b) => h.x + h.d / 2 > b.from && h.x - h.d / 2 < b.to);
-    if (bend >= 0) no.push(refuse(at, `bend ${bend + 1} goes through it`, 'clear of the bend, better 2.5·t + r from it'));
-    const edge = edgeDistance(region, h);
-    if (edge < h.d / 2)
-      no.push(
-        refuse(
-          at,
-          edge < 0 ? `lies ${mm(-edge)} outside the part` : `breaks through the edge (${mm(edge)} from centre to edge)`,
-          `at least ${mm(h.d / 2)} from every edge`,
-        ),
-      );
-    for (const o of holes.slice(i + 1))
-      if (distance(h, o) < (h.d + o.d) / 2)
-        no.push(refuse(at, `overlaps hole ${o.id} (${mm(distance(h, o))} between centres)`, `over ${mm((h.d + o.d) / 2)}`));
-    return no;
-  });
+  return [
+    ...madeHoleRefusals(holes, region, field, mm),
+    ...holes.flatMap((h) => {
+      const [from, to] = endsOf(h).map((p) => p.x) as [number, number];
+      const bend = bends.findIndex((b) => Math.max(from, to) + h.d / 2 > b.from && Math.min(from, to) - h.d / 2 < b.to);
+      return bend < 0
+        ? []
+        : [refuse(`${field}, hole ${h.id}`, `bend ${bend + 1} goes through it`, 'clear of the bend, better 2.5·t + r from it')];
+    }),
+  ];
 }
 
 function eyeRefusals({ eye, holes, stock }: Part, field: string): Refusal[] {

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { id, name } from '../loads/schema';
-import { quantity, rangedNumber as number } from '../units/quantity';
+import { quantity } from '../units/quantity';
 import { DrawnOutline } from './drawn-outline';
 import { Eye } from './joint';
+import { MadeHole } from './made-hole';
 import { RANGES } from './ranges';
 
 /** What a part is for, in the trade's words. */
@@ -22,8 +23,6 @@ export const PART_USES = [
   'end plate',
   'other',
 ] as const;
-
-export const HOLE_PURPOSES = ['fastener', 'base', 'locating', 'eye', 'pilot', 'relief', 'access', 'lightening', 'drain'] as const;
 
 /** The stock a part is cut from; mm. Lengths run along x, widths across, from the middle of the part. */
 export const StockForm = z.discriminatedUnion('form', [
@@ -83,13 +82,8 @@ export const FreePart = z.strictObject({
   stock: StockForm,
   holes: z
     .array(
-      z.strictObject({
-        id,
-        /** On a bent bar, from the outside of the bend before its leg; else from the part's middle. */
-        x: number(RANGES.position),
-        y: number(RANGES.position),
-        d: quantity(RANGES.baseHole),
-        purpose: z.enum(HOLE_PURPOSES),
+      /** x on a bent bar is from the outside of the bend before its leg; else from the part's middle. */
+      MadeHole.extend({
         /** Which leg of a bent bar, from 0. */
         leg: z.number().int().gte(0, 'allowed: 0 to 7').lte(7, 'allowed: 0 to 7').optional(),
       }),

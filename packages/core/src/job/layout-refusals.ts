@@ -6,6 +6,7 @@ import { loopPoints, edgeDistance } from '../geometry/region';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
 import { flangeRefusals } from './flange';
+import { madeHoleRefusals } from './made-hole-refusals';
 import { atBolt, eachKind } from './of-kind';
 import { roomBehind } from './outlines';
 import { ownHoleRefusals } from './own-hole-refusals';
@@ -36,7 +37,13 @@ const lengthsOf = (job: Job) => (v: number) => formatQuantity(v, 'length', job.u
 
 /** What cannot be made of skin, plate, base and bolts, each by its field with what is allowed. */
 export function layoutRefusals(r: Resolved): Refusal[] {
-  return [...skinRefusals(r), ...plateRefusals(r), ...r.bolts.flatMap((_, i) => boltRefusals(r, i))];
+  const mm = lengthsOf(r.job);
+  return [
+    ...skinRefusals(r),
+    ...plateRefusals(r),
+    ...madeHoleRefusals(r.plateHoles, r.outline, 'plate.holes', mm, 'the plate'),
+    ...r.bolts.flatMap((_, i) => boltRefusals(r, i)),
+  ];
 }
 
 function skinRefusals(r: Resolved): Refusal[] {
@@ -78,7 +85,7 @@ function plateRefusals(r: Resolved): Refusal[] {
     no.push(refuse('plate.corner', `${mm(job.plate.corner)} is more than half the plate`, `0 to ${mm(half)}`));
   if (heldByNothing(r)) no.push(NO_BOLTS);
   const over = Math.max(plate.x0 - base.x0, base.x1 - plate.x1, plate.y0 - base.y0, base.y1 - plate.y1);
-  const cut = Math.max(...cornersOf(base).map((c) => -edgeDistance(r.region, c)));
+  const cut = Math.max(...cornersOf(base).map((c) => -edgeDistance(r.outline, c)));
   if (over > 1e-6)
     no.push(refuse('plate', `the base hangs over the plate edge by ${mm(over)}`, 'a plate at least as large as the base'));
   else if (no.length === 0 && cut > 1e-6)
@@ -136,9 +143,9 @@ function shapeRefusals(r: Resolved): Refusal[] {
     ];
   const no: Refusal[] = [];
   if (heldByNothing(r)) no.push(NO_BOLTS);
-  const hangs = Math.max(...cornersOf(base).map((c) => -edgeDistance(r.region, c)));
+  const hangs = Math.max(...cornersOf(base).map((c) => -edgeDistance(r.outline, c)));
   // An edge or an opening may run in under the base between its corners.
-  const into = Math.max(0, ...[r.region.outer, ...r.region.openings].flatMap(loopPoints).map((p) => nearestEdge(base, p)));
+  const into = Math.max(0, ...[r.outline.outer, ...r.outline.openings].flatMap(loopPoints).map((p) => nearestEdge(base, p)));
   const off = Math.max(hangs, into);
   if (off > 1e-6)
     no.push(refuse('plate.outline', `the base hangs over the plate’s edge by ${mm(off)}`, 'metal under all of the base'));

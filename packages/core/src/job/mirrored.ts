@@ -11,6 +11,9 @@ import type { Pattern, Side, Survey } from './survey';
 import type { Foot, WholeJob } from './whole-job';
 
 const flipY = <T extends { y: number }>(p: T): T => ({ ...p, y: p.y === 0 ? 0 : -p.y });
+const turnedBack = <H extends { turn?: number | undefined }>(h: H): H =>
+  h.turn === undefined ? h : { ...h, turn: -h.turn || 0 };
+
 /** A bolt whose slot, if it has one, is turned. */
 export const slotTurned =
   (f: (turn: number) => number) =>
@@ -82,7 +85,7 @@ const flippedOutline = (o: NonNullable<Job['plate']['outline']>): NonNullable<Jo
 /** A part of the other hand: every y changes sign; its bends go up as before. */
 const mirroredPart = (p: FreePart): FreePart => ({
   ...p,
-  holes: p.holes.map(flipY),
+  holes: p.holes.map(flipY).map(turnedBack),
   stock: p.stock.form === 'plate' ? { ...p.stock, outline: flippedOutline(p.stock.outline) } : p.stock,
 });
 
@@ -94,7 +97,7 @@ function mirroredLines({ plate, welds }: Pick<Job, 'plate' | 'welds'>): WeldLine
 
 /** A foot's design for the other hand: every y changes sign, and whatever names a side names the other. */
 export function mirroredDesign<D extends Pick<Job, 'base' | 'bolts' | 'plate' | 'spread' | 'welds' | 'parts'>>(design: D): D {
-  const { fold, outline, ...plate } = design.plate;
+  const { fold, outline, holes, ...plate } = design.plate;
   const { spread } = design;
   return {
     ...design,
@@ -106,6 +109,7 @@ export function mirroredDesign<D extends Pick<Job, 'base' | 'bolts' | 'plate' | 
       y1: -plate.y0 || 0,
       ...(fold ? { fold: { ...fold, edge: OTHER_EDGE[fold.edge] } } : {}),
       ...(outline ? { outline: flippedOutline(outline) } : {}),
+      ...(holes ? { holes: holes.map(flipY).map(turnedBack) } : {}),
     },
     ...(design.parts ? { parts: design.parts.map(mirroredPart) } : {}),
     ...(design.welds.lines ? { welds: { ...design.welds, lines: mirroredLines(design) } } : {}),

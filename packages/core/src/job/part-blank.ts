@@ -4,6 +4,7 @@ import { loopBounds, regionArea, roundedRect, type Region } from '../geometry/re
 import { allowanceOf, kFactor, setback } from '../stock/bends';
 import type { Plain } from '../units/quantity';
 import type { FreePart, StockForm } from './free-part';
+import { holeCut, type HoleCut } from './made-hole';
 
 type Bar = Extract<Plain<StockForm>, { form: 'flat bar' }>;
 
@@ -22,11 +23,7 @@ export interface PartBlank {
   readonly bounds: Rect;
   /** Of plate and flat bar; how deep a section is seen from that side. */
   readonly thickness: number;
-  readonly holes: readonly (Point & {
-    readonly id: string;
-    readonly d: number;
-    readonly purpose: FreePart['holes'][number]['purpose'];
-  })[];
+  readonly holes: readonly HoleCut[];
   readonly bends: readonly FlatBend[];
   /** Metal of one piece before its holes, mm³. */
   readonly volume: number;
@@ -125,7 +122,7 @@ export function partBlank({ stock, holes }: Pick<Plain<FreePart>, 'stock' | 'hol
   return {
     ...form,
     bounds: loopBounds(form.region.outer),
-    holes: holes.map(({ id, x, y, d, purpose, leg = 0 }) => ({ id, x: bent ? (origins[leg] ?? 0) + x : x, y, d, purpose })),
+    holes: holes.map(({ leg = 0, ...h }) => holeCut({ ...h, x: bent ? (origins[leg] ?? 0) + h.x : h.x })),
   };
 }
 

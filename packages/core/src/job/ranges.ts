@@ -70,6 +70,7 @@ export const RANGES = {
   bondLine: length('Glue line, thickness', 20),
   bondModulus: stress('Glue, shear modulus', 5000),
   packer: length('Packing height', 200),
+  patternStep: length('Distance', 2000),
   ownHole: length('Hole', 200),
   slotLong: length('Slot, whole length', 400),
   slotTurn: { label: 'Turn of the slot', dimension: 'angle', min: -Math.PI, max: Math.PI, allowed: '−180° to 180°' },

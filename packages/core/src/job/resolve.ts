@@ -2,6 +2,7 @@ import { collinear } from '../geometry/points';
 import { contains, rectAbout } from '../geometry/rects';
 import { regionOf } from '../geometry/outline';
 import { roundedRect } from '../geometry/region';
+import { slotLoop } from '../geometry/slots';
 import { stressArea } from '../stock/fasteners';
 import type { Metal } from '../stock/metals';
 import { timberRow } from '../stock/timber';
@@ -15,6 +16,7 @@ import { lookUp, type Fastener, type LookedUp } from './look-up';
 import { eyeOf } from './eyes';
 import { freePartRefusals } from './free-part-refusals';
 import { farHeightOf, farLayersOf, farOutlineOf, outlineOf, panelOf } from './outlines';
+import { endsOf, holeCut } from './made-hole';
 import { packedUnder } from './packed-under';
 import { partBlank } from './part-blank';
 import { USUAL_BOND } from './plain-joint';
@@ -43,6 +45,8 @@ function placed(job: Job, { farMetal, fasteners, partMetals, ...found }: LookedU
   const kinds = ways.map((way) => kindOf(job, way, fasteners[used.indexOf(way.kind)]!, farMetal));
   const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
   const plate = outlineOf(job);
+  const outline = job.plate.outline ? regionOf(job.plate.outline) : roundedRect(plate, job.plate.corner);
+  const plateHoles = (job.plate.holes ?? []).map((h) => holeCut(plain(h)));
   const under = packedUnder(job);
   const { base: fitting, joint } = job;
   return {
@@ -66,7 +70,12 @@ function placed(job: Job, { farMetal, fasteners, partMetals, ...found }: LookedU
     baseMetalSaid: fitting.metal !== undefined,
     baseHole: { slot: fitting.slot.v, along: fitting.slotAlong },
     plate,
-    region: job.plate.outline ? regionOf(job.plate.outline) : roundedRect(plate, job.plate.corner),
+    outline,
+    plateHoles,
+    region: {
+      ...outline,
+      openings: [...outline.openings, ...plateHoles.map((h) => slotLoop(endsOf(h), h.d))],
+    },
     shaped: job.plate.outline !== undefined,
     plateThickness: job.plate.thickness.v,
     plateLayers: job.plate.layers,

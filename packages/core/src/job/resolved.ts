@@ -13,6 +13,7 @@ import type { Refusal } from '../units/refusal';
 import type { PinnedPart } from './eyes';
 import type { FreePart } from './free-part';
 import type { Fold, Joint, Limits, Lug, Welds } from './joint';
+import type { HoleCut } from './made-hole';
 import type { Job, Skin } from './schema';
 
 /** One bolt as the checks see it. `throughBase`: it clamps the base itself, so the plate is not bent by it. */
@@ -101,8 +102,12 @@ export interface Resolved extends KindOfFastener {
   /** What a slot of the base is longer than it is wide, and which way it runs. */
   readonly baseHole: { readonly slot: number; readonly along: 'x' | 'y' };
   readonly plate: Rect;
-  /** The plate's outline as it is cut. */
+  /** The plate's metal: its outline less its openings and its own holes. */
   readonly region: Region;
+  /** The outline as it is cut, before any hole. */
+  readonly outline: Region;
+  /** Holes of the plate besides those of bolts and base. */
+  readonly plateHoles: readonly HoleCut[];
   /** It is no rectangle; `plate` is then what it reaches to. */
   readonly shaped: boolean;
   readonly plateThickness: number;

@@ -8,6 +8,7 @@ import { OwnStock } from './own-stock';
 import { DrawnOutline } from './drawn-outline';
 import { FreePart } from './free-part';
 import { FastenerKind, Fold, Joint, Limits, Lug, OwnHoles, Welds } from './joint';
+import { MadeHole } from './made-hole';
 import { RANGES } from './ranges';
 import { SpreadRules } from './spread-rules';
 import { Survey } from './survey';
@@ -195,6 +196,8 @@ export const DESIGN = {
     fold: Fold.optional(),
     /** Its outline where it is no rectangle; x0 to y1 are then what it reaches to. */
     outline: DrawnOutline.optional(),
+    /** Its holes besides those of bolts and base: for locating, access, drain and the like. */
+    holes: z.array(MadeHole).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} holes`).optional(),
   }),
   bolts: z.strictObject({
     size: z.string().max(20),

@@ -113,6 +113,16 @@ export function namedValues(job: Job): NamedValue[] {
   }
   for (const h of base.holes)
     if (h.d) rows.push({ ...measure(`base.holes.${h.id}.d`, 'baseHole', h.d), label: `Base hole ${h.id}, wide` });
+  for (const h of job.plate.holes ?? [])
+    for (const key of ['d', 'slot'] as const)
+      if (h[key])
+        rows.push({
+          path: `plate.holes.${h.id}.${key}`,
+          label: key === 'd' ? `Plate hole ${h.id}` : `Plate slot ${h.id}, whole length`,
+          stage: 'layout',
+          value: h[key],
+          range: RANGES[key === 'd' ? 'ownHole' : 'slotLong'],
+        });
   const { items, kinds = [] } = job.bolts;
   const layout = (path: string, range: RangeName, value: Quantity | undefined, label: string): NamedValue[] =>
     value ? [{ path, label, stage: 'layout', value, range: RANGES[range] }] : [];

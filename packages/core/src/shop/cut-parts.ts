@@ -1,6 +1,5 @@
 import { type Point, type Rect } from '../geometry/points';
-import { cutLength, regionArea, roundedRect, type Loop, type Region } from '../geometry/region';
-import { slotRun } from '../job/bolt-holes';
+import { cutLength, regionArea, roundedRect, type Region } from '../geometry/region';
 import { baseHoleFor } from '../job/layout-refusals';
 import { atBolt, eachKind, ofThisKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
@@ -129,12 +128,13 @@ export function cutParts(r: Resolved): CutPart[] {
     takes: 'bolt',
     then: sunk(i) && !b.throughBase ? 'countersink 90° for the head' : '',
   }));
+  const own = r.plateHoles.map(({ purpose, ...h }): CutHole => ({ ...h, takes: purpose, then: '' }));
   const plate: CutPart = {
     id: 'plate',
     name: 'mounting plate',
-    region: r.shaped ? r.region : roundedRect(blank, corner),
+    region: r.shaped ? r.outline : roundedRect(blank, corner),
     bounds: blank,
-    holes: [...mine, ...fittingHoles(r)],
+    holes: [...mine, ...fittingHoles(r), ...own],
     bends: bendLines(r),
     metal: r.plateMetal,
     thickness: r.plateThickness,
@@ -239,19 +239,6 @@ const volumeOf = (p: CutPart): number => p.volume ?? regionArea(p.region) * p.th
 /** What a hole takes out of the face, mm². */
 export const holeArea = (h: Pick<CutHole, 'd' | 'slot'>): number =>
   (Math.PI / 4) * h.d ** 2 + (h.slot ? Math.max(0, h.slot.long - h.d) * h.d : 0);
-
-/** The outline of a slot, anticlockwise, its ends as half circles. */
-export function slotLoop(h: CutHole): Loop {
-  const { x: u, y: v } = slotRun({ plate: h.d, ...(h.slot ? { slot: h.slot } : {}) });
-  const turn = h.slot?.turn ?? 0;
-  const side = { x: (-Math.sin(turn) * h.d) / 2, y: (Math.cos(turn) * h.d) / 2 };
-  return [
-    { x: h.x - u - side.x, y: h.y - v - side.y, bulge: 0 },
-    { x: h.x + u - side.x, y: h.y + v - side.y, bulge: 1 },
-    { x: h.x + u + side.x, y: h.y + v + side.y, bulge: 0 },
-    { x: h.x - u + side.x, y: h.y - v + side.y, bulge: 1 },
-  ];
-}
 
 const holesOf = (p: CutPart): number => p.holes.reduce((sum, h) => sum + holeArea(h), 0);
 

@@ -109,7 +109,9 @@ function madeRows(r: Resolved, parts: readonly CutPart[]): DrillRow[] {
       y: round2(h.y - p.bounds.y0),
       diameter: round2(h.d),
       fastener: h.takes,
-      note: [note, h.then].filter(Boolean).join('; '),
+      note: [note, h.slot ? sizeWords(h, (v) => formatQuantity(v, 'length', r.job.units)) : '', h.then]
+        .filter(Boolean)
+        .join('; '),
     }));
     const bends = p.bends.map((b): DrillRow => ({
       part: p.name,
@@ -159,7 +161,15 @@ function plateRows(job: Job, r: Resolved, from: From): DrillRow[] {
     fastener: 'fitting’s bolt',
     note: ['plate only; its nut or head needs room below', h.then].filter(Boolean).join('; '),
   }));
-  return [...mine, ...fitting];
+  const own = r.plateHoles.map((h): DrillRow => ({
+    part: 'plate',
+    hole: h.id,
+    ...from(h),
+    diameter: round2(h.d),
+    fastener: h.purpose,
+    note: h.slot ? sizeWords(h, mm) : 'plate only',
+  }));
+  return [...mine, ...fitting, ...own];
 }
 
 /** Where the bend is scribed on the flat blank. */

@@ -2,7 +2,9 @@ import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@ta
 import { cornersOf } from '../geometry/polygons';
 import type { Loop } from '../geometry/region';
 import type { Rect } from '../geometry/points';
-import { slotLoop, type CutPart } from './cut-parts';
+import { slotLoop } from '../geometry/slots';
+import { endsOf } from '../job/made-hole';
+import type { CutPart } from './cut-parts';
 
 /** Layers of the drawing; the origin is the base centre, x forward, y to port, millimetres. Only the first two are cut. */
 export const DXF_LAYERS = {
@@ -45,7 +47,7 @@ export function partDxf(part: CutPart, { lines, base, cutOnly = false }: DxfWord
   for (const layer of shown) dxf.addLayer(DXF_LAYERS[layer], COLOURS[layer], 'Continuous');
   for (const loop of [part.region.outer, ...part.region.openings]) addLoop(dxf, loop, DXF_LAYERS.outline);
   for (const h of part.holes)
-    if (h.slot) addLoop(dxf, slotLoop(h), DXF_LAYERS.holes);
+    if (h.slot) addLoop(dxf, slotLoop(endsOf(h), h.d), DXF_LAYERS.holes);
     else dxf.addCircle(point3d(h.x, h.y, 0), h.d / 2, { layerName: DXF_LAYERS.holes });
   if (!cutOnly) addWords(dxf, part, lines, base);
   const { x0, y0, x1, y1 } = cutOnly ? part.bounds : extents(part, lines);

@@ -75,7 +75,7 @@ function partWords(r: Resolved, p: CutPart, mm: (v: number) => string): string {
 function holeWords(p: CutPart, mm: (v: number) => string): string {
   const groups = new Map<string, number>();
   for (const h of p.holes) {
-    const words = `${sizeWords(h, mm)}${h.takes === 'fitting' ? ' for the fitting’s own bolts' : ''}${h.takes === 'bolt' && h.then ? `, ${h.then}` : ''}`;
+    const words = `${sizeWords(h, mm)}${h.takes === 'fitting' ? ' for the fitting’s own bolts' : h.takes === 'bolt' ? '' : `, ${h.takes}`}${h.takes === 'bolt' && h.then ? `, ${h.then}` : ''}`;
     groups.set(words, (groups.get(words) ?? 0) + 1);
   }
   return [...groups].map(([words, n]) => `${n} ${n === 1 ? 'hole' : 'holes'} ${words}`).join('; ');

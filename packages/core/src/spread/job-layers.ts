@@ -37,7 +37,7 @@ export function baseLayer(r: Resolved, grid: Grid): Layer {
 export function plateLayer(r: Resolved, grid: Grid): Layer {
   const { plateThickness: t, plateLayers: n, plateMetal } = r;
   const own = times(isotropic(plateMetal.E, NU, t), n);
-  const mask = r.shaped ? shapedMask(grid, r.region) : roundedMask(grid, r.plate, r.job.plate.corner);
+  const mask = r.shaped || r.plateHoles.length > 0 ? shapedMask(grid, r.region) : roundedMask(grid, r.plate, r.job.plate.corner);
   const left = taperedPart(grid, r.plate, spreadRulesOf(r.job).taper);
   const common = { name: 'plate', outline: r.plate, thickness: t, ...(mask ? { mask } : {}), ...(left ? { left } : {}) };
   if (!r.glueHolds || r.job.skin.kind === 'sandwich') return { ...common, stiffness: own, section: solid(t, n) };

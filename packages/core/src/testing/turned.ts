@@ -36,6 +36,9 @@ export function turned(job: Job): Job {
       y0: plate.x0,
       y1: plate.x1,
       ...(fold ? { fold } : {}),
+      ...(plate.holes
+        ? { holes: plate.holes.map(point).map((h) => (h.turn === undefined ? h : { ...h, turn: h.turn + Math.PI / 2 })) }
+        : {}),
       ...(plate.outline
         ? {
             outline: {

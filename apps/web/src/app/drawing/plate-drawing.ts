@@ -3,6 +3,10 @@ import type { Verdict } from '@core/chain/evaluate';
 import { boundsOf, heightOf, upright, widthOf } from '@core/geometry/rects';
 import type { Point, Rect } from '@core/geometry/points';
 import { stripsOf } from '@core/job/strips';
+import { pathData } from '@core/geometry/region';
+import { slotLoop } from '@core/geometry/slots';
+import { endsOf, holeCut } from '@core/job/made-hole';
+import { plain } from '@core/units/quantity';
 import { farOutlineOf, outlineOf, panelOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
 import { formatQuantity } from '@core/units/format-quantity';
@@ -43,248 +47,7 @@ export function panelView(job: Job): Rect {
 @Component({
   selector: 'svg[msPlate]',
   host: { '[attr.viewBox]': 'viewBox()', preserveAspectRatio: 'xMidYMid meet', class: 'plate-drawing' },
-  template: `
-    <svg:defs>
-      <svg:pattern [attr.id]="uid + 'bearer'" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <svg:rect width="7" height="7" fill="#8e9a8a" />
-        <svg:line x1="0" y1="0" x2="0" y2="7" stroke="#6c7a70" stroke-width="2.5" />
-      </svg:pattern>
-      <svg:pattern
-        [attr.id]="uid + 'skin'"
-        [attr.width]="grain().size"
-        [attr.height]="grain().size"
-        patternUnits="userSpaceOnUse"
-      >
-        <svg:rect [attr.width]="grain().size" [attr.height]="grain().size" fill="#c9d0c3" />
-        <svg:path [attr.d]="grain().d" stroke="#b4beaf" stroke-width="1.2" fill="none" />
-      </svg:pattern>
-      <svg:pattern [attr.id]="uid + 'keep'" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <svg:line x1="0" y1="0" x2="0" y2="8" stroke="#9c3a14" stroke-width="1.6" />
-      </svg:pattern>
-      <svg:pattern [attr.id]="uid + 'press'" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-        <svg:line x1="0" y1="0" x2="0" y2="5" stroke="#dfe3f7" stroke-width="1.1" />
-      </svg:pattern>
-    </svg:defs>
-    <svg:rect x="-12000" y="-12000" width="24000" height="24000" [attr.fill]="'url(#' + uid + 'bearer)'" />
-    <svg:rect
-      [attr.x]="panel().x0"
-      [attr.y]="-panel().y1"
-      [attr.width]="w(panel())"
-      [attr.height]="h(panel())"
-      [attr.fill]="member() ? '#e4e1d3' : 'url(#' + uid + 'skin)'"
-      stroke="#5d6b61"
-      stroke-width="0.8"
-    />
-    @if (member(); as m) {
-      <svg:rect
-        [attr.x]="m.at.x0"
-        [attr.y]="-m.at.y1"
-        [attr.width]="w(m.at)"
-        [attr.height]="h(m.at)"
-        [attr.fill]="'url(#' + uid + 'skin)'"
-        stroke="#47524a"
-        stroke-width="1"
-      />
-      <svg:path [attr.d]="m.hidden" fill="none" stroke="#47524a" stroke-width="0.9" stroke-dasharray="7 4" />
-    }
-    @for (s of strips(); track $index) {
-      <svg:rect
-        [attr.x]="s.x0"
-        [attr.y]="-s.y1"
-        [attr.width]="w(s)"
-        [attr.height]="h(s)"
-        fill="none"
-        stroke="#47524a"
-        stroke-width="0.9"
-        stroke-dasharray="5 3"
-      />
-    }
-    @if (job().far.kind === 'plate' && job().skin.kind !== 'bed') {
-      <svg:rect
-        [attr.x]="behind().x0"
-        [attr.y]="-behind().y1"
-        [attr.width]="w(behind())"
-        [attr.height]="h(behind())"
-        [attr.rx]="job().plate.corner"
-        fill="none"
-        stroke="#47524a"
-        stroke-width="0.9"
-        stroke-dasharray="5 3"
-      />
-    }
-    <svg:path class="plate" [attr.d]="cut()" fill-rule="evenodd" fill="#2b2a63" stroke="#16153a" stroke-width="1.2" />
-    @if (leg(); as l) {
-      <svg:g class="leg">
-        @if (job().plate.corner > 0) {
-          <svg:path [attr.d]="root()" fill="#2b2a63" stroke="#16153a" stroke-width="1.2" />
-        }
-        <svg:rect
-          [attr.x]="l.x0"
-          [attr.y]="-l.y1"
-          [attr.width]="w(l)"
-          [attr.height]="h(l)"
-          fill="#4a4994"
-          stroke="#16153a"
-          stroke-width="1.2"
-        />
-        @if (labels()) {
-          <svg:text
-            [attr.x]="(l.x0 + l.x1) / 2"
-            [attr.y]="-(l.y0 + l.y1) / 2"
-            [attr.font-size]="text() * 0.85"
-            [attr.transform]="w(l) < h(l) ? 'rotate(-90 ' + (l.x0 + l.x1) / 2 + ' ' + -(l.y0 + l.y1) / 2 + ')' : null"
-            text-anchor="middle"
-            dominant-baseline="central"
-            class="scribed"
-          >
-            bent up {{ legHeight() }}
-          </svg:text>
-        }
-      </svg:g>
-    }
-    <svg:g stroke="#dfe3f7" stroke-width="0.5" opacity="0.55" stroke-dasharray="9 2 2 2" fill="none">
-      <svg:line [attr.x1]="plate().x0" [attr.x2]="plate().x1" y1="0" y2="0" />
-      <svg:line x1="0" x2="0" [attr.y1]="-plate().y0" [attr.y2]="-plate().y1" />
-    </svg:g>
-    <svg:rect
-      [attr.x]="base().x0"
-      [attr.y]="-base().y1"
-      [attr.width]="w(base())"
-      [attr.height]="h(base())"
-      fill="#3d3c7d"
-      stroke="#dfe3f7"
-      stroke-width="0.9"
-    />
-    @if (pressed()) {
-      <svg:polygon
-        [attr.points]="pressed()"
-        [attr.fill]="'url(#' + uid + 'press)'"
-        stroke="#dfe3f7"
-        stroke-width="0.5"
-        stroke-dasharray="2 2"
-        opacity="0.75"
-      />
-    }
-    @for (bead of beads(); track $index) {
-      <svg:polyline
-        class="bead"
-        [attr.points]="bead"
-        fill="none"
-        stroke="#e9c46a"
-        stroke-width="4.5"
-        stroke-dasharray="1.3 1.2"
-      />
-    }
-    @for (hole of job().base.holes; track hole.id) {
-      <svg:rect
-        [attr.x]="hole.x - holeD(hole) / 2 - run().x"
-        [attr.y]="-hole.y - holeD(hole) / 2 - run().y"
-        [attr.width]="holeD(hole) + 2 * run().x"
-        [attr.height]="holeD(hole) + 2 * run().y"
-        [attr.rx]="holeD(hole) / 2"
-        fill="#201f4d"
-        stroke="#dfe3f7"
-        stroke-width="0.5"
-      />
-    }
-    @for (e of job().survey.existing; track e.id) {
-      <svg:g class="existing" [attr.transform]="'translate(' + e.x + ' ' + -e.y + ')'">
-        <svg:circle
-          [attr.r]="e.d.v / 2"
-          [attr.fill]="e.use === 're-use' ? '#fbf8f0' : 'url(#' + uid + 'keep)'"
-          stroke="#fbf8f0"
-          stroke-width="1.1"
-          [attr.stroke-dasharray]="e.use === 'fill' ? '2 2' : null"
-        />
-        @if (labels()) {
-          <svg:text [attr.x]="e.d.v / 2 + 2" [attr.y]="text() * 0.35" [attr.font-size]="text() * 0.85" class="scribed">
-            {{ e.id }} {{ e.use }}
-          </svg:text>
-        }
-      </svg:g>
-    }
-    @for (k of job().survey.hidden; track k.id) {
-      <svg:g class="hidden">
-        <svg:rect
-          [attr.x]="zone(k).x0 - k.clear.v"
-          [attr.y]="-zone(k).y1 - k.clear.v"
-          [attr.width]="w(zone(k)) + 2 * k.clear.v"
-          [attr.height]="h(zone(k)) + 2 * k.clear.v"
-          [attr.rx]="k.clear.v"
-          fill="none"
-          stroke="#9c3a14"
-          stroke-width="1"
-          stroke-dasharray="5 3"
-        />
-        <svg:rect
-          [attr.x]="zone(k).x0"
-          [attr.y]="-zone(k).y1"
-          [attr.width]="w(zone(k))"
-          [attr.height]="h(zone(k))"
-          [attr.fill]="'url(#' + uid + 'keep)'"
-          stroke="#9c3a14"
-          stroke-width="0.8"
-        />
-        @if (labels()) {
-          <svg:text
-            [attr.x]="zone(k).x1 + k.clear.v + 2"
-            [attr.y]="-zone(k).y1 + text() * 1.2"
-            [attr.font-size]="text()"
-            class="warned"
-          >
-            {{ k.what }}
-          </svg:text>
-        }
-      </svg:g>
-    }
-    @for (b of bolts(); track b.id) {
-      <svg:g [attr.transform]="'translate(' + b.x + ' ' + -b.y + ')'">
-        <svg:path [attr.d]="b.look.run" stroke="#dfe3f7" [attr.stroke-width]="b.look.hole + 1.2" stroke-linecap="round" />
-        <svg:path [attr.d]="b.look.run" stroke="#16153a" [attr.stroke-width]="b.look.hole" stroke-linecap="round" />
-        <svg:circle [attr.r]="b.look.washer / 2" fill="#dcc389" stroke="#7d5a15" stroke-width="0.6" />
-        <svg:polygon [attr.points]="b.look.hexagon" fill="#c99a3c" stroke="#5e430c" stroke-width="0.7" />
-        <svg:path [attr.d]="b.look.cross" stroke="#16153a" stroke-width="0.7" fill="none" />
-        @if (b.share > 0 && labels()) {
-          <svg:circle
-            [attr.r]="b.look.washer / 2 + 2.5"
-            fill="none"
-            stroke="#f3eee1"
-            [attr.stroke-width]="2.4"
-            [attr.stroke-dasharray]="b.arc"
-            transform="rotate(-90)"
-          />
-        }
-        @if (labels()) {
-          <svg:text
-            [attr.x]="b.side * (b.look.washer / 2 + 5)"
-            [attr.text-anchor]="b.side > 0 ? 'start' : 'end'"
-            [attr.y]="b.percent > 0 ? -1 : text() * 0.35"
-            [attr.font-size]="text()"
-            class="scribed"
-          >
-            {{ b.id }}
-          </svg:text>
-          @if (b.percent > 0) {
-            <svg:text
-              [attr.x]="b.side * (b.look.washer / 2 + 5)"
-              [attr.text-anchor]="b.side > 0 ? 'start' : 'end'"
-              [attr.y]="text() * 0.9"
-              [attr.font-size]="text() * 0.88"
-              class="scribed"
-            >
-              {{ b.percent }} %
-            </svg:text>
-          }
-        }
-      </svg:g>
-    }
-    @if (arrow(); as a) {
-      <svg:g class="arrow">
-        <svg:line [attr.x1]="0" y1="0" [attr.x2]="a.x" [attr.y2]="a.y" stroke="#fbf8f0" stroke-width="3" />
-        <svg:polygon [attr.points]="a.head" fill="#fbf8f0" />
-      </svg:g>
-    }
-  `,
+  templateUrl: './plate-drawing.html',
   styles: `
     :host {
       display: block;
@@ -342,6 +105,14 @@ export class PlateDrawing {
   });
   protected readonly strips = computed(() => stripsOf(this.job()));
   protected readonly panel = computed(() => panelOf(this.job()));
+  protected readonly ownHoles = computed(() =>
+    (this.job().plate.holes ?? []).map((h) => {
+      const cut = holeCut(plain(h));
+      const region = { outer: slotLoop(endsOf(cut), cut.d), openings: [] };
+      const path = pathData(region, (p) => ({ x: p.x, y: -p.y }), true);
+      return { id: h.id, y: h.y, path, beside: Math.max(...region.outer.map((v) => v.x)) + cut.d / 2 + 2 };
+    }),
+  );
   protected readonly member = computed(() => memberInPlan(this.job()));
   protected readonly base = computed((): Rect => {
     const { length, width } = this.job().base;

@@ -47,6 +47,22 @@ describe('a nut', () => {
     expect(only('nut')[0]).toMatchObject({ top: 23, bottom: 31.4 });
     expect(only('hole')[0]).toMatchObject({ x0: b1.x - 5.5, x1: b1.x + 5.5, top: 0, bottom: 21 });
   });
+  it('each layer is drawn with its own hole', () => {
+    const own = { ...b1, holes: { plate: mm(22), skin: mm(14), backing: mm(12) } };
+    expect(
+      drawn(undefined, own)
+        .shapes.filter((x) => x.of === 'hole')
+        .map((x) => x.d),
+    ).toEqual([
+      `M${b1.x - 11} 0H${b1.x + 11}V8H${b1.x - 11}Z`,
+      `M${b1.x - 7} 8H${b1.x + 7}V16H${b1.x - 7}Z`,
+      `M${b1.x - 6} 16H${b1.x + 6}V21H${b1.x - 6}Z`,
+    ]);
+    const slot = { ...b1, holes: { slot: mm(31), turn: 0 } };
+    expect(drawn(undefined, slot).shapes.find((x) => x.of === 'hole')!.d).toBe(
+      `M${b1.x - 15.5} 0H${b1.x + 15.5}V8H${b1.x - 15.5}Z`,
+    );
+  });
   it('clamps the base too where it passes through it', () =>
     expect(drawn(undefined, { id: 'B9', x: 45, y: 35 }).top).toBe(-16.4));
   it('has the wide washer where one is fitted, and two nuts of a pair', () => {

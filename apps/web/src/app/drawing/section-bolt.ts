@@ -150,14 +150,23 @@ function outOf(job: Job, bolt: Bolt): number {
 /** The hole as wide as each layer's own, down to where the clearance hole ends; of a slot, as long as the cut along x shows it. */
 function clearance(job: Job, bolt: Bolt, l: Levels, top: number, clear: number): Shape[] {
   const holes = holesAt(job, bolt);
-  const part = (d: number, from: number, to: number): Shape[] =>
-    to > from + 1e-6 ? [{ of: 'hole', d: box(bolt.x, d / 2, from, to) }] : [];
-  return [
-    ...part(holeAcross(holes, 'x'), top, Math.min(l.plate, clear)),
-    ...part(holes.plate, l.plate, Math.min(l.skin, clear)),
-    ...part(holes.skin, l.skin, Math.min(l.under, clear)),
-    ...part(holes.backing, Math.max(l.under, l.skin), clear),
+  const layers = [
+    { d: holeAcross(holes, 'x'), to: l.plate },
+    { d: holes.plate, to: l.skin },
+    { d: holes.skin, to: l.under },
+    { d: holes.backing, to: clear },
   ];
+  const out: { d: number; from: number; to: number }[] = [];
+  let from = top;
+  for (const { d, to } of layers) {
+    const end = Math.min(to, clear);
+    const last = out.at(-1);
+    if (end <= from + 1e-6) continue;
+    if (last?.d === d) last.to = end;
+    else out.push({ d, from, to: end });
+    from = end;
+  }
+  return out.map((h) => ({ of: 'hole', d: box(bolt.x, h.d / 2, h.from, h.to) }));
 }
 
 /** The bolt as it is: its head, its washers, what holds it, its thread and its holes. */

@@ -9,6 +9,8 @@ import { jobActions, jobFeature } from './job.state';
 /** What is picked on the plan: a bolt, an edge or a corner of the plate. */
 export type Picked =
   | { readonly kind: 'bolt'; readonly id: string }
+  /** One of the plate's own holes. */
+  | { readonly kind: 'hole'; readonly id: string }
   | { readonly kind: 'edge'; readonly edge: Edge }
   | { readonly kind: 'corner'; readonly x: 'x0' | 'x1'; readonly y: 'y0' | 'y1' }
   /** A corner of a drawn outline; ring −1 is the outer one, others are openings. */

@@ -7,6 +7,8 @@ import type { Rect } from '@core/geometry/points';
 import { heightOf, widthOf } from '@core/geometry/rects';
 import { outlineOf } from '@core/job/outlines';
 import type { Quantity } from '@core/job/schema';
+import type { MadeHole } from '@core/job/made-hole';
+import { plateHoleChanged } from '@core/job/plate-hole-edits';
 import { cornerAt, withCorner, type CornerAt } from '@core/job/shaped';
 import { assumed, fromSheet } from '@core/job/values';
 import { partList, type ListedPart } from '@core/shop/part-list';
@@ -24,6 +26,8 @@ import { PartsDrawer } from '../parts/parts-drawer';
 import { moveBolt, moveEdge, snapBolt, snapEdge, type Snapped } from './edits';
 import { CornerCard } from './corner-card';
 import { HoleCard } from './hole-card';
+import { HolesCard } from './holes-card';
+import { PlateHoleCard } from './plate-hole-card';
 import { JointCard } from './joint-card';
 import { LugCard } from './lug-card';
 import { RulesCard } from './rules-card';
@@ -31,7 +35,7 @@ import { ShapeCard } from './shape-card';
 import { StackCard } from './stack-card';
 import { WeldCard } from './weld-card';
 
-const SHEETS = ['stack', 'shape', 'joint', 'welds', 'lug', 'rules'] as const;
+const SHEETS = ['stack', 'shape', 'holes', 'joint', 'welds', 'lug', 'rules'] as const;
 
 /** How near, in screen pixels, a dragged thing falls onto a line. */
 const REACH = 6;
@@ -49,6 +53,7 @@ interface Held {
   imports: [
     CornerCard,
     HoleCard,
+    HolesCard,
     JointCard,
     LugCard,
     MatButton,
@@ -60,6 +65,7 @@ interface Held {
     PartSheet,
     PartsDrawer,
     PlateDrawing,
+    PlateHoleCard,
     QuantityField,
     RulesCard,
     SectionDrawing,
@@ -122,6 +128,9 @@ export class LayoutStage {
   ] as const;
   protected readonly edgeNames = { x0: 'aft edge', x1: 'fore edge', y0: 'starboard edge', y1: 'port edge' } as const;
   protected readonly text = computed(() => Math.max(widthOf(this.view()) / 50, heightOf(this.view()) / 28));
+  protected reachOf(h: MadeHole): number {
+    return Math.max(13, h.d.v / 2 + 3, (h.slot?.v ?? 0) / 2 + 3);
+  }
   protected readonly pickedBolt = computed(() => {
     const p = this.desk.picked();
     return p?.kind === 'bolt' ? this.job().bolts.items.find((b) => b.id === p.id) : undefined;
@@ -200,6 +209,7 @@ export class LayoutStage {
     const job = this.job();
     if (what.kind === 'node') return cornerAt(job.plate, what) ?? { x: 0, y: 0 };
     if (what.kind === 'bolt') return job.bolts.items.find((b) => b.id === what.id) ?? { x: 0, y: 0 };
+    if (what.kind === 'hole') return job.plate.holes?.find((h) => h.id === what.id) ?? { x: 0, y: 0 };
     if (what.kind === 'corner') return { x: job.plate[what.x], y: job.plate[what.y] };
     return what.edge.startsWith('x') ? { x: job.plate[what.edge], y: 0 } : { x: 0, y: job.plate[what.edge] };
   }
@@ -230,6 +240,7 @@ export class LayoutStage {
         return moveBolt(job, what.id, s.x, s.y);
       }
       if (what.kind === 'node') return withCorner(job, what, { x: onGrid(x, fine), y: onGrid(y, fine) });
+      if (what.kind === 'hole') return plateHoleChanged(job, what.id, { x: onGrid(x, fine), y: onGrid(y, fine) });
       if (what.kind === 'corner')
         return moveEdge(
           moveEdge(job, what.x, snapEdge(job, what.x, x, reach, fine)),
@@ -258,6 +269,7 @@ export class LayoutStage {
   }
 
   protected nameOf(what: Picked): string {
+    if (what.kind === 'hole') return `hole ${what.id}`;
     return what.kind === 'bolt' ? `bolt ${what.id}` : what.kind === 'edge' ? this.edgeNames[what.edge] : 'corner';
   }
 
@@ -283,6 +295,7 @@ export class LayoutStage {
     this.desk.change(`nudge ${this.nameOf(what)}`, (job) => {
       if (what.kind === 'bolt') return moveBolt(job, what.id, x, y);
       if (what.kind === 'node') return withCorner(job, what, { x, y });
+      if (what.kind === 'hole') return plateHoleChanged(job, what.id, { x: tenth(x), y: tenth(y) });
       if (what.kind === 'corner') return moveEdge(moveEdge(job, what.x, x), what.y, y);
       return moveEdge(job, what.edge, what.edge.startsWith('x') ? x : y);
     });
@@ -297,6 +310,10 @@ export class LayoutStage {
     );
   }
 
+  protected readonly pickedHole = computed(() => {
+    const p = this.desk.picked();
+    return p?.kind === 'hole' && this.job().plate.holes?.some((h) => h.id === p.id) ? p.id : undefined;
+  });
   protected readonly pickedNode = computed((): CornerAt | undefined => {
     const p = this.desk.picked();
     return p?.kind === 'node' && cornerAt(this.job().plate, p) ? p : undefined;
@@ -345,6 +362,8 @@ export class LayoutStage {
     this.commands.run(id);
   }
 }
+
+const tenth = (v: number): number => Math.round(v * 10) / 10 || 0;
 
 /** Whole millimetres, or tenths. */
 const onGrid = (v: number, fine: boolean): number => (fine ? Math.round(v * 10) / 10 : Math.round(v)) || 0;

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
-import { HOLE_PURPOSES, type FreePart } from '@core/job/free-part';
+import type { FreePart } from '@core/job/free-part';
 import { formatQuantity } from '@core/units/format-quantity';
 import { fromSheet, type Quantity } from '@core/units/quantity';
 import { PickField, type Choice } from '../fields/pick-field';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
+import { MadeHoleFields } from '../fields/made-hole-fields';
 import type { PartChange } from './part-change';
 
 type Hole = FreePart['holes'][number];
@@ -14,7 +15,7 @@ type Hole = FreePart['holes'][number];
 /** The holes of a part: where, how wide, and what for. */
 @Component({
   selector: 'ms-part-holes',
-  imports: [MatButton, MatIcon, PickField, QuantityField],
+  imports: [MadeHoleFields, MatButton, MatIcon, PickField, QuantityField],
   template: `
     <section>
       <h3>Holes, {{ part().holes.length }}</h3>
@@ -40,15 +41,7 @@ type Hole = FreePart['holes'][number];
             [system]="units()"
             (changed)="put(h.id, { y: $event.v })"
           />
-          <ms-quantity
-            of="baseHole"
-            label="Diameter"
-            [provenance]="false"
-            [value]="h.d"
-            [system]="units()"
-            (changed)="put(h.id, { d: $event })"
-          />
-          <ms-pick label="For" [value]="h.purpose" [choices]="purposes" (changed)="put(h.id, { purpose: $any($event) })" />
+          <ms-made-hole-fields [hole]="h" [units]="units()" (changed)="put(h.id, $event)" />
           <button mat-button type="button" (click)="takeOut(h.id)"><mat-icon>close</mat-icon>Take hole {{ h.id }} out</button>
         </fieldset>
       }
@@ -78,7 +71,6 @@ export class PartHoles {
   readonly part = input.required<FreePart>();
   readonly changed = output<PartChange>();
   protected readonly units = computed(() => this.desk.job()!.units);
-  protected readonly purposes: readonly Choice[] = HOLE_PURPOSES.map((value) => ({ value, label: value }));
   protected readonly legs = computed((): readonly Choice[] => {
     const { stock } = this.part();
     return stock.form === 'flat bar' ? stock.legs.map((_l, i) => ({ value: String(i), label: `leg ${i + 1}` })) : [];
@@ -87,10 +79,10 @@ export class PartHoles {
   protected show(v: number): Quantity {
     return fromSheet(v, formatQuantity(v, 'length', this.units()));
   }
-  protected put(id: string, x: Partial<Hole>): void {
+  protected put(id: string, x: { [K in keyof Hole]?: Hole[K] | undefined }): void {
     this.changed.emit({
       did: `part: hole ${id}`,
-      f: (p) => ({ ...p, holes: p.holes.map((h) => (h.id === id ? { ...h, ...x } : h)) }),
+      f: (p) => ({ ...p, holes: p.holes.map((h) => (h.id === id ? changed(h, x) : h)) }),
       field: `hole.${id}.${Object.keys(x)[0]}`,
     });
   }
@@ -107,4 +99,9 @@ export class PartHoles {
   protected takeOut(id: string): void {
     this.changed.emit({ did: `part: hole ${id} out`, f: (p) => ({ ...p, holes: p.holes.filter((h) => h.id !== id) }) });
   }
+}
+
+/** What becomes undefined goes. */
+function changed(h: Hole, x: { [K in keyof Hole]?: Hole[K] | undefined }): Hole {
+  return Object.fromEntries(Object.entries({ ...h, ...x }).filter(([, v]) => v !== undefined)) as Hole;
 }
