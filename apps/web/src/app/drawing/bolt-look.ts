@@ -1,3 +1,5 @@
+import { pathData } from '@core/geometry/region';
+import { slotLoop } from '@core/geometry/slots';
 import { holesAt, slotRun } from '@core/job/bolt-holes';
 import { jobOfKind } from '@core/job/fastener-kinds';
 import type { Bolt, Job } from '@core/job/schema';
@@ -18,8 +20,13 @@ export function lookOf(job: Job, bolt: Bolt) {
     /** Width of the hole, and its middle line. */
     hole: holes.plate,
     run: `M${-run.x} ${run.y}L${run.x} ${-run.y}`,
+    /** A slot's outline, to be seen over the washer that covers it. */
+    slot: holes.slot ? slotPath(holes.plate, run) : '',
     washer: size?.washer.outside ?? 20,
     hexagon,
     cross: `M${-arm} 0H${arm}M0 ${-arm}V${arm}`,
   };
 }
+
+const slotPath = (d: number, run: { readonly x: number; readonly y: number }): string =>
+  pathData({ outer: slotLoop([run, { x: -run.x, y: -run.y }], d), openings: [] }, (p) => ({ x: p.x, y: -p.y }), true);

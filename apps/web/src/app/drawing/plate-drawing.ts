@@ -43,6 +43,15 @@ export function panelView(job: Job): Rect {
   };
 }
 
+/** Words stand towards the middle, and on the other side where they would lie over the base. */
+function sideFor(b: Point, reach: number, base: Rect): 1 | -1 {
+  const inward = b.x > 0 ? -1 : 1;
+  const [from, to] = [Math.min(b.x, b.x + inward * reach), Math.max(b.x, b.x + inward * reach)];
+  const over = to > base.x0 && from < base.x1 && b.y > base.y0 && b.y < base.y1;
+  const outside = b.x < base.x0 || b.x > base.x1;
+  return over && outside ? (inward === 1 ? -1 : 1) : inward;
+}
+
 /** The one drawing of the plate: rack, plan and sheets use it, stages lay their own things over it. 1 unit is 1 mm. */
 @Component({
   selector: 'svg[msPlate]',
@@ -110,7 +119,7 @@ export class PlateDrawing {
       const cut = holeCut(plain(h));
       const region = { outer: slotLoop(endsOf(cut), cut.d), openings: [] };
       const path = pathData(region, (p) => ({ x: p.x, y: -p.y }), true);
-      return { id: h.id, y: h.y, path, beside: Math.max(...region.outer.map((v) => v.x)) + cut.d / 2 + 2 };
+      return { id: h.id, y: h.y, path, beside: Math.max(h.x + 15, ...region.outer.map((v) => v.x + cut.d / 2 + 2)) };
     }),
   );
   protected readonly member = computed(() => memberInPlan(this.job()));
@@ -157,7 +166,7 @@ export class PlateDrawing {
         look,
         share,
         percent: Math.round(share * 100),
-        side: b.x > 0 ? -1 : 1,
+        side: sideFor(b, look.washer / 2 + 5 + 3 * this.text(), this.base()),
         arc: `${(share * round).toFixed(2)} ${round.toFixed(2)}`,
       };
     });

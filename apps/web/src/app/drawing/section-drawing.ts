@@ -187,7 +187,11 @@ export class SectionDrawing {
   };
 
   /** Letter height, mm of the section. */
-  protected readonly text = computed(() => Math.max(5, (levelsOf(this.job()).far + 30) / 13));
+  protected readonly text = computed(() => {
+    const { far, skin } = levelsOf(this.job());
+    // The far wall of a section is drawn too where bolts go through the near one only.
+    return Math.max(5, (Math.max(far, skin + this.job().skin.thickness.v) + 30) / 13);
+  });
   private readonly bolt = computed(() => {
     const { items } = this.job().bolts;
     return items.find((b) => b.id === this.boltId()) ?? items[0];

@@ -127,11 +127,18 @@ const MM: Readonly<Record<Exclude<Key, 'from'>, number>> = {
       padding: 3px 0;
       border-bottom: 1px solid var(--rule);
     }
+    .count span {
+      font: 500 14.5px/1.2 var(--label);
+      color: var(--ink);
+    }
     .count input {
       width: 64px;
       padding: 3px 6px;
       border: 1px solid var(--rule-strong);
-      font: inherit;
+      border-radius: 2px;
+      background: #fff;
+      font: 600 15px/1.3 var(--text, inherit);
+      font-family: inherit;
       text-align: right;
     }
   `,

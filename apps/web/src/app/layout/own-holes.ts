@@ -3,7 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { holesAt } from '@core/job/bolt-holes';
 import { holesChanged } from '@core/job/kind-edits';
 import type { Quantity } from '@core/job/schema';
-import { assumed } from '@core/job/values';
+import { fromSheet } from '@core/job/values';
 import { formatQuantity } from '@core/units/format-quantity';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
@@ -20,6 +20,7 @@ type Layer = 'plate' | 'slot' | 'skin' | 'backing';
       <ms-quantity
         [of]="row.of"
         [label]="row.label"
+        [provenance]="false"
         [value]="row.value"
         [system]="job().units"
         (changed)="set(row.layer, $event)"
@@ -90,11 +91,11 @@ export class OwnHoles {
   });
   protected readonly turn = computed((): Quantity => {
     const v = this.bolt()?.holes?.turn ?? 0;
-    return assumed(v, formatQuantity(v, 'angle', this.job().units));
+    return fromSheet(v, formatQuantity(v, 'angle', this.job().units));
   });
 
   private length(v: number): Quantity {
-    return assumed(v, formatQuantity(v, 'length', this.job().units));
+    return fromSheet(v, formatQuantity(v, 'length', this.job().units));
   }
   protected set(layer: Layer, q: Quantity): void {
     const id = this.at();
