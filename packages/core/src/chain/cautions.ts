@@ -34,7 +34,7 @@ export function notJudged(job: Job): string[] {
 
 /** The job's own parts that no link speaks for. */
 function unjudgedParts(job: Job): string[] {
-  const names = (job.parts ?? []).filter((p) => !p.eye).map((p) => p.name.toLowerCase());
+  const names = (job.parts ?? []).filter((p) => !p.eye && !p.works).map((p) => p.name.toLowerCase());
   if (names.length === 0) return [];
   const more = names.length > 3 ? ' and others' : '';
   return [`what these parts carry and how they are fixed: ${names.slice(0, 3).join(', ')}${more}`];

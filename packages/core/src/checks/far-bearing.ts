@@ -8,6 +8,8 @@ import type { Working } from '../working/steps';
 const C_SPREAD = formula('c', 't_b·sqrt(f_y/(3·f_c.d·γ_y))', 'mm');
 const F_CD = formula('f_c.d', 'f_c/γ', 'MPa');
 const D_M = formula('d_m', 'min(d_w + 2·c, 2·e, p)', 'mm');
+/** A welded stud has no washer there: its weld collar is what holds. */
+const footOf = (r: Resolved, washer: number): number => (r.joint.holding === 'stud' ? 1.2 * r.d : washer);
 const D_WASHER = formula('d_m', 'min(d_w, s + 2·c)', 'mm');
 
 /**
@@ -23,10 +25,14 @@ export function farDiameter(r: Resolved, bolt: PlacedBolt, w: Working): number {
   const f_y = far.kind === 'plate' ? far.metal.fy : far.fy;
   const c = w.of(C_SPREAD, { t_b: far.thickness, f_y, 'f_c.d': fcd, γ_y }, 'how far it spreads before it bends');
   if (far.kind === 'washer')
-    return w.of(D_WASHER, { d_w: far.outside, s: r.size.acrossFlats, c }, 'washer as far as it stays flat, from the nut’s flats');
+    return w.of(
+      D_WASHER,
+      { d_w: footOf(r, far.outside), s: r.size.acrossFlats, c },
+      'washer as far as it stays flat, from the nut’s flats',
+    );
   const p = r.bolts.reduce((least, o) => (o === bolt ? least : Math.min(least, distance(o, bolt))), Infinity);
   // Behind a plate that is no rectangle lies a rectangle.
   const edge = r.shaped ? nearestEdge(far.outline, bolt) : edgeDistance(r.region, bolt) + (far.outline.x1 - r.plate.x1);
   const strip = far.strips ? far.strips.width / 2 : Infinity;
-  return w.of(D_M, { d_w: r.washerOutside, c, e: Math.min(edge, strip), p });
+  return w.of(D_M, { d_w: footOf(r, r.washerOutside), c, e: Math.min(edge, strip), p });
 }

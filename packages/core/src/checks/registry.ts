@@ -22,6 +22,10 @@ import { lugEnd, lugFracture, lugShear, lugTension } from './lug/lug-strength';
 import { pinBending, pinShear } from './lug/pin';
 import { tabFoot } from './lug/tab-foot';
 import { netSection } from './net-section';
+import { block } from './parts/block';
+import { brace } from './parts/brace';
+import { bracket } from './parts/bracket';
+import { ratedFitting } from './parts/rated-fitting';
 import { nutClassCheck } from './nut-class';
 import { nutThread } from './nut-thread';
 import { plateBearing } from './plate-bearing';
@@ -45,11 +49,13 @@ import { washerCrush } from './washer-crush';
 import { washerDishing } from './washer-dishing';
 import { doublerWeld } from './weld/doubler-weld';
 import { fittingWeld } from './weld/fitting-weld';
+import { studWeld } from './weld/stud-weld';
 import { weldSize } from './weld/weld-size';
 import { access, stackHeight, wrenchRoom } from './whole/access';
 import { bedAnchors } from './whole/bed-anchors';
 import { bond } from './whole/bond';
 import { galvanic } from './whole/galvanic';
+import { gluedHead } from './whole/glued-head';
 import { packRules } from './whole/pack-rules';
 
 /** Every check, in section order from fitting to structure, then what concerns the joint as a whole. A new check is one line here. */
@@ -64,9 +70,14 @@ export const CHECKS: readonly Check[] = [
   pinBending,
   linkBody,
   tabFoot,
+  ratedFitting,
+  bracket,
+  brace,
+  block,
   fittingWeld,
   doublerWeld,
   weldSize,
+  studWeld,
   baseBearing,
   baseHole,
   headBearing,
@@ -111,6 +122,7 @@ export const CHECKS: readonly Check[] = [
   flangeEdge,
   bedAnchors,
   bond,
+  gluedHead,
   galvanic,
   access,
   wrenchRoom,

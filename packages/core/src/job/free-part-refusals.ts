@@ -7,7 +7,7 @@ import { refuse, type Refusal } from '../units/refusal';
 import type { FreePart } from './free-part';
 import { endsOf } from './made-hole';
 import { madeHoleRefusals } from './made-hole-refusals';
-import { partBlank } from './part-blank';
+import { insideRadius, partBlank } from './part-blank';
 import type { Job } from './schema';
 
 type Part = Plain<FreePart>;
@@ -27,7 +27,7 @@ export function freePartRefusals(job: Job, parts: readonly { readonly part: Part
       ...(twice ? [refuse(field, 'two parts have this id', 'each part its own')] : []),
       ...form,
       // A form that cannot be made has no place for its holes.
-      ...(form.length > 0 ? [] : [...holeRefusals(part, field, mm), ...eyeRefusals(part, field)]),
+      ...(form.length > 0 ? [] : [...holeRefusals(part, field, mm), ...eyeRefusals(part, field), ...worksRefusals(part, field)]),
     ];
   });
 }
@@ -57,7 +57,9 @@ function barRefusals(s: Extract<Part['stock'], { form: 'flat bar' }>, metal: Met
   const no: Refusal[] = [];
   const r_min = leastBend(metal) * t;
   for (const [k, b] of s.bends.entries())
-    if (b.radius < r_min - 1e-6)
+    if (b.made === 'kerf' && !b.throat)
+      no.push(refuse(field, `bend ${k + 1}: a kerf that is not welded holds nothing`, 'the throat of its weld'));
+    else if (b.made !== 'kerf' && b.radius < r_min - 1e-6)
       no.push(
         refuse(
           field,
@@ -66,7 +68,7 @@ function barRefusals(s: Extract<Part['stock'], { form: 'flat bar' }>, metal: Met
         ),
       );
   s.legs.forEach((leg, k) => {
-    const back = [s.bends[k - 1], s.bends[k]].reduce((sum, b) => sum + (b ? setback(b.angle, b.radius, t) : 0), 0);
+    const back = [s.bends[k - 1], s.bends[k]].reduce((sum, b) => sum + (b ? setback(b.angle, insideRadius(b), t) : 0), 0);
     const need = back + (s.bends.length > 0 ? LEAST_FLANGE * t : 0);
     if (leg < need - 1e-6)
       no.push(
@@ -104,5 +106,17 @@ function eyeRefusals({ eye, holes, stock }: Part, field: string): Refusal[] {
     return [refuse(field, `it has no hole ${eye.hole} for its pin`, holes.map((h) => h.id).join(', ') || 'a hole first')];
   if (stock.form !== 'plate' && stock.form !== 'flat bar')
     return [refuse(field, `a pin through ${stock.form} is not judged as a lug`, 'plate or flat bar')];
+  return [];
+}
+
+/** What an arm or a brace needs to be judged. */
+function worksRefusals({ works, holes, stock }: Part, field: string): Refusal[] {
+  if (!works || works.as === 'block') return [];
+  const names = holes.map((h) => h.id).join(', ') || 'holes first';
+  const missing = [works.from, works.to].find((id) => holes.every((h) => h.id !== id));
+  if (missing !== undefined) return [refuse(field, `it has no hole ${missing}`, names)];
+  if (works.from === works.to) return [refuse(field, 'its load comes in where it is fixed', 'two holes apart')];
+  if (stock.form === 'angle' && Math.abs(stock.leg - stock.other) > 1e-6)
+    return [refuse(field, 'an angle of unlike legs is not judged as an arm or a brace', 'equal legs')];
   return [];
 }

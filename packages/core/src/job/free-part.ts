@@ -24,6 +24,21 @@ export const PART_USES = [
   'other',
 ] as const;
 
+/** How a bend is made. */
+export const BEND_WAYS = ['press', 'vise', 'rolled', 'kerf'] as const;
+
+/**
+ * What a part does besides closing a gap, so that it can be judged: an arm is bent from where the load comes in to where it is fixed
+ * (brackets, rails, legs), a brace is pushed and pulled between its two holes, a block is pressed on its face (wedge, chock, packer).
+ */
+export const Works = z.discriminatedUnion('as', [
+  z.strictObject({ as: z.literal('arm'), carries: quantity(RANGES.part), from: id, to: id }),
+  z.strictObject({ as: z.literal('brace'), carries: quantity(RANGES.part), from: id, to: id }),
+  /** `angle`: between its faces, of a wedge. */
+  z.strictObject({ as: z.literal('block'), carries: quantity(RANGES.part), angle: quantity(RANGES.wedgeAngle).optional() }),
+]);
+export type Works = z.infer<typeof Works>;
+
 /** The stock a part is cut from; mm. Lengths run along x, widths across, from the middle of the part. */
 export const StockForm = z.discriminatedUnion('form', [
   z.strictObject({ form: z.literal('plate'), thickness: quantity(RANGES.plateThickness), outline: DrawnOutline }),
@@ -35,7 +50,16 @@ export const StockForm = z.discriminatedUnion('form', [
     legs: z.array(quantity(RANGES.partLength)).min(1, 'allowed: 1 to 8 legs').max(8, 'allowed: 1 to 8 legs'),
     /** Between one leg and the next: angle turned through, inside radius, and whether it goes up. */
     bends: z
-      .array(z.strictObject({ angle: quantity(RANGES.bendAngle), radius: quantity(RANGES.foldRadius), up: z.boolean() }))
+      .array(
+        z.strictObject({
+          angle: quantity(RANGES.bendAngle),
+          radius: quantity(RANGES.foldRadius),
+          up: z.boolean(),
+          /** Pressed where left out; kerfed: sawn part through on the inside, closed, and welded there with this throat. */
+          made: z.enum(BEND_WAYS).optional(),
+          throat: quantity(RANGES.throat).optional(),
+        }),
+      )
       .max(7, 'allowed: up to 7 bends'),
     /** Both ends half round, as of a link. */
     rounded: z.boolean().optional(),
@@ -93,5 +117,6 @@ export const FreePart = z.strictObject({
   on: z.string().max(80, 'allowed: up to 80 characters').optional(),
   /** Its pin, of a link or a tab. */
   eye: Eye.optional(),
+  works: Works.optional(),
 });
 export type FreePart = z.infer<typeof FreePart>;

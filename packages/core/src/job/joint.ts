@@ -40,6 +40,8 @@ export const Joint = z.strictObject({
   bedding: z.enum(['dry', 'bedded', 'bonded']),
   bondShear: quantity(RANGES.bondStrength),
   bondPeel: quantity(RANGES.bondStrength),
+  /** Outside of the disc that glues a bolt's head (or its big-head plate) against turning, of the bond's shear strength. */
+  gluedHead: quantity(RANGES.tubeOutside).optional(),
   /** Thickness of the glue line and shear modulus of the glue; as usual, and assumed, where left out. */
   bondLine: quantity(RANGES.bondLine).optional(),
   bondModulus: quantity(RANGES.bondModulus).optional(),

@@ -31,6 +31,9 @@ export interface PartBlank {
   readonly through: number;
 }
 
+/** Inside radius of a bend: a kerf has none. */
+export const insideRadius = (b: Bar['bends'][number]): number => (b.made === 'kerf' ? 0 : b.radius);
+
 /** Straight and bent stretches of a bar laid flat, from its first end: where each bend starts and ends, and where each leg is measured from. */
 function laidFlat(s: Bar): { readonly length: number; readonly bends: readonly FlatBend[]; readonly origins: readonly number[] } {
   const bends: FlatBend[] = [];
@@ -39,11 +42,13 @@ function laidFlat(s: Bar): { readonly length: number; readonly bends: readonly F
   s.legs.forEach((leg, k) => {
     const before = s.bends[k - 1];
     const after = s.bends[k];
-    const back = (b: Bar['bends'][number] | undefined) => (b ? setback(b.angle, b.radius, s.thickness) : 0);
+    const back = (b: Bar['bends'][number] | undefined) => (b ? setback(b.angle, insideRadius(b), s.thickness) : 0);
     at += leg - back(before) - back(after);
     if (!after) return;
-    const BA = allowanceOf(after.angle, after.radius, s.thickness, kFactor(after.radius, s.thickness));
-    bends.push({ from: at, to: at + BA, ...after });
+    // A kerf closes on what is left of the thickness at its outside: nothing there is drawn in or out.
+    const K = after.made === 'kerf' ? 1 : kFactor(after.radius, s.thickness);
+    const BA = allowanceOf(after.angle, insideRadius(after), s.thickness, K);
+    bends.push({ from: at, to: at + BA, angle: after.angle, radius: insideRadius(after), up: after.up });
     at += BA;
     origins.push(at - back(after));
   });
@@ -140,7 +145,7 @@ export function sideView({ stock }: Pick<Plain<FreePart>, 'stock'>): readonly Po
   middle.push({ p, a });
   stock.legs.forEach((leg, k) => {
     const [before, after] = [stock.bends[k - 1], stock.bends[k]];
-    const back = (b: Bar['bends'][number] | undefined) => (b ? setback(b.angle, b.radius, t) : 0);
+    const back = (b: Bar['bends'][number] | undefined) => (b ? setback(b.angle, insideRadius(b), t) : 0);
     go(leg - back(before) - back(after));
     middle.push({ p, a });
     if (!after) return;
@@ -149,7 +154,7 @@ export function sideView({ stock }: Pick<Plain<FreePart>, 'stock'>): readonly Po
     for (let i = 0; i < ARC; i++) {
       // Chords of the middle line, each turned half a step before and half after.
       a += (sign * step) / 2;
-      go(2 * (after.radius + t / 2) * Math.sin(step / 2));
+      go(2 * (insideRadius(after) + t / 2) * Math.sin(step / 2));
       a += (sign * step) / 2;
       middle.push({ p, a });
     }

@@ -70,6 +70,8 @@ export const RANGES = {
   bondLine: length('Glue line, thickness', 20),
   bondModulus: stress('Glue, shear modulus', 5000),
   packer: length('Packing height', 200),
+  wll: forceRange('Working load limit'),
+  wedgeAngle: { label: 'Angle between its faces', dimension: 'angle', min: 0, max: Math.PI / 4, allowed: '0 to 45°' },
   patternStep: length('Distance', 2000),
   ownHole: length('Hole', 200),
   slotLong: length('Slot, whole length', 400),

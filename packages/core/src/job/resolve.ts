@@ -24,6 +24,7 @@ import type { FarSide, KindOfFastener, Resolved } from './resolved';
 import type { Job } from './schema';
 import { spreadRulesOf } from './spread-rules';
 import { weldLines } from './weld-lines';
+import { workingPart } from './working-part';
 
 export { isResolved, weldedOnly, type Factors, type FarSide, type PlacedBolt, type Resolved } from './resolved';
 
@@ -85,6 +86,7 @@ function placed(job: Job, { farMetal, fasteners, partMetals, ...found }: LookedU
     bond: { line: (joint.bondLine ?? USUAL_BOND.bondLine).v, modulus: (joint.bondModulus ?? USUAL_BOND.bondModulus).v },
     lug: job.lug && plain(job.lug),
     ...madeParts(job, partMetals),
+    rated: (job.rated ?? []).map((x) => plain(x)),
     limits: plain(job.limits),
     countsFriction: spreadRulesOf(job).friction === 'counted',
     packs: job.packs,
@@ -103,7 +105,7 @@ function placed(job: Job, { farMetal, fasteners, partMetals, ...found }: LookedU
 }
 
 /** The job's own parts laid flat, and those of them that take a pin. */
-function madeParts(job: Job, metals: LookedUp['partMetals']): Pick<Resolved, 'freeParts' | 'eyes'> {
+function madeParts(job: Job, metals: LookedUp['partMetals']): Pick<Resolved, 'freeParts' | 'eyes' | 'working'> {
   const freeParts = (job.parts ?? []).map((p, i) => ({ part: plain(p), metal: metals[i]!.metal }));
   const eyes = freeParts.flatMap(({ part, metal }, i) => {
     if (!part.eye) return [];
@@ -111,7 +113,12 @@ function madeParts(job: Job, metals: LookedUp['partMetals']): Pick<Resolved, 'fr
     const hole = at.holes.find((h) => h.id === part.eye!.hole);
     return hole ? [eyeOf(part, at, hole, { metal, pinGrade: metals[i]!.pinGrade })] : [];
   });
-  return { freeParts, eyes };
+  const working = freeParts.flatMap(({ part, metal }) => {
+    const { works, holes } = part;
+    const whole = !works || works.as === 'block' || [works.from, works.to].every((id) => holes.some((h) => h.id === id));
+    return whole ? (workingPart(part, metal) ?? []) : [];
+  });
+  return { freeParts, eyes, working };
 }
 
 /** One kind of fastener with what lies under its head and its nut, and its holes. */

@@ -15,6 +15,8 @@ import type { FreePart } from './free-part';
 import type { Fold, Joint, Limits, Lug, Welds } from './joint';
 import type { HoleCut } from './made-hole';
 import type { Job, Skin } from './schema';
+import type { Rated } from './rated';
+import type { WorkingPart } from './working-part';
 
 /** One bolt as the checks see it. `throughBase`: it clamps the base itself, so the plate is not bent by it. */
 export interface PlacedBolt extends Point {
@@ -128,6 +130,10 @@ export interface Resolved extends KindOfFastener {
   /** What the shop makes besides, and those of it that take a pin. */
   readonly freeParts: readonly { readonly part: Plain<FreePart>; readonly metal: Metal }[];
   readonly eyes: readonly PinnedPart[];
+  /** Those of it that are bent, pushed or pressed. */
+  readonly working: readonly WorkingPart[];
+  /** Bought fittings held to their rating. */
+  readonly rated: readonly Plain<Rated>[];
   readonly lugMetal: Metal | undefined;
   readonly pinGrade: FastenerClass | undefined;
   readonly limits: Plain<Limits>;

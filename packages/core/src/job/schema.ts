@@ -10,6 +10,7 @@ import { FreePart } from './free-part';
 import { FastenerKind, Fold, Joint, Limits, Lug, OwnHoles, Welds } from './joint';
 import { MadeHole } from './made-hole';
 import { RANGES } from './ranges';
+import { Rated } from './rated';
 import { SpreadRules } from './spread-rules';
 import { Survey } from './survey';
 
@@ -214,6 +215,8 @@ export const DESIGN = {
   lug: Lug.optional(),
   /** What the shop makes besides: links, tabs, gussets, rails. */
   parts: z.array(FreePart).max(MAX_PARTS_MADE, `allowed: up to ${MAX_PARTS_MADE} parts`).optional(),
+  /** Bought eye bolts, shackles and the like, held to their rating. */
+  rated: z.array(Rated).max(10, 'allowed: up to 10 rated fittings').optional(),
   /** As `USUAL_SPREAD` where left out. */
   spread: SpreadRules.optional(),
 };

@@ -16,6 +16,7 @@ import { resolvedOf, type ReferenceValue } from './jobs';
 import { onlyPutIn } from './kinds';
 import { lugsAndWelds } from './lugs-and-welds';
 import { publishedTables } from './published-tables';
+import { parts } from './parts';
 import { sections } from './sections';
 import { skins } from './skins';
 import { spreadValues } from './spread-values';
@@ -284,6 +285,7 @@ const all: readonly ReferenceValue[] = [
   ...fastenersAndPlates,
   ...skins,
   ...sections,
+  ...parts,
   ...lugsAndWelds,
   ...builders,
   ...spreadValues,

@@ -44,5 +44,6 @@ function torqueWords(r: Resolved): string {
   const set = formatQuantity(torque.torque, 'moment', r.job.units);
   if (by === 'skin') return `${set}, or the skin crushes`;
   if (by === 'thread') return `${set}, or its thread gives`;
+  if (by === 'glue') return `${set}, or its glue lets the head turn`;
   return set;
 }

@@ -152,7 +152,11 @@ function backingParts(r: Resolved): CutPart[] {
   }
   const under = (o: Rect) =>
     r.bolts
-      .map((b, i) => ({ id: b.id, x: b.x, y: b.y, ...backingHole(atBolt(r, i)), takes: 'bolt' as const }))
+      .flatMap((b, i) => {
+        const at = atBolt(r, i);
+        // A stud is welded to it.
+        return at.joint.holding === 'stud' ? [] : [{ id: b.id, x: b.x, y: b.y, ...backingHole(at), takes: 'bolt' as const }];
+      })
       .filter((b) => b.x >= o.x0 && b.x <= o.x1 && b.y >= o.y0 && b.y <= o.y1);
   const cut = (id: string, name: string, o: Rect, corner: number): CutPart => ({
     id,

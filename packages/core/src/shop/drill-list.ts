@@ -51,7 +51,14 @@ function stackWords(r: Resolved): string {
 /** The backing's holes are not the plate's: a thread is tapped in it or a nut welded to it. */
 const ownHole = (r: Resolved): boolean =>
   r.far.kind === 'plate' &&
-  eachKind(r).some((k) => k.joint.holding === 'tapped' || k.joint.holding === 'weld nut' || k.backingHole !== k.d0 || k.slot);
+  eachKind(r).some(
+    (k) =>
+      k.joint.holding === 'stud' ||
+      k.joint.holding === 'tapped' ||
+      k.joint.holding === 'weld nut' ||
+      k.backingHole !== k.d0 ||
+      k.slot,
+  );
 
 /** What is drilled in the skin itself where it is not simply the bolt's hole, in the order it is done. */
 function skinSteps(r: Resolved): { readonly diameter: number; readonly note: string }[] {

@@ -87,10 +87,22 @@ export function threadTorque(r: Resolved, K = NUT_FACTOR): Torque | undefined {
   return { preload, torque: w.of(T_K, { K, d: r.d, F: preload }, 'a soft thread takes no more'), steps: w.steps };
 }
 
+const T_GLUE = formula('T', 'τ·π·(D^4 − d^4)/(16·D)/γ', 'N·mm');
+const F_OF_T = formula('F', 'T/(K·d)', 'N');
+
+/** The torque at which a head glued against turning would break loose: the ring of glue in torsion, full at its rim; undefined where none is glued. */
+export function glueTorque(r: Resolved, K = NUT_FACTOR): Torque | undefined {
+  const D = r.joint.gluedHead;
+  if (!D) return undefined;
+  const w = new Working(true);
+  const torque = w.of(T_GLUE, { τ: r.joint.bondShear, D, d: r.d, γ: r.factors.onBreak }, 'the head is held by its glue alone');
+  return { preload: w.of(F_OF_T, { T: torque, K, d: r.d }), torque, steps: w.steps };
+}
+
 /** What a bolt of this joint is tightened to, and what sets it. */
 export interface Tighten {
   readonly torque: Torque | undefined;
-  readonly by: 'bolt' | 'skin' | 'thread' | 'lag';
+  readonly by: 'bolt' | 'skin' | 'thread' | 'glue' | 'lag';
 }
 
 /** The least of what bolt, skin and thread take; a lag screw is turned home by feel and has no figure. */
@@ -100,6 +112,7 @@ export function tightenTo(r: Resolved): Tighten {
     { torque: byNutFactor(r), by: 'bolt' as const },
     { torque: crushTorque(r), by: 'skin' as const },
     { torque: threadTorque(r), by: 'thread' as const },
-  ].filter((t): t is { torque: Torque; by: 'bolt' | 'skin' | 'thread' } => t.torque !== undefined);
+    { torque: glueTorque(r), by: 'glue' as const },
+  ].filter((t): t is { torque: Torque; by: 'bolt' | 'skin' | 'thread' | 'glue' } => t.torque !== undefined);
   return all.reduce((least, t) => (t.torque.torque < least.torque.torque ? t : least));
 }

@@ -1,7 +1,7 @@
 /**
  * A formula is written once, as text, and that text is both what is computed and what the person reads.
  * Grammar: numbers, π, symbols (letters, digits, `_`, `.`, `'`), + − · / ^, brackets, and the functions below.
- * sin and cos take degrees, as people write angles.
+ * sin, cos and tan take degrees, as people write angles.
  * In symbols `_` starts a subscript and `.` inside it shows as a comma: `F_t.Rd` reads F with subscript t,Rd.
  */
 export type Inputs = Readonly<Record<string, number>>;
@@ -24,6 +24,8 @@ const ONE: Readonly<Record<string, (x: number) => number>> = {
   sqrt: Math.sqrt,
   abs: Math.abs,
   tanh: Math.tanh,
+  ln: Math.log,
+  tan: (deg) => Math.tan((deg * Math.PI) / 180),
   sin: (deg) => Math.sin((deg * Math.PI) / 180),
   cos: (deg) => Math.cos((deg * Math.PI) / 180),
 };

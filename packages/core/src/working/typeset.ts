@@ -121,7 +121,7 @@ class Setter {
       return inner;
     }
     if (/^\d/.test(t)) return whole(t);
-    if (this.list[this.at] === '(' && /^(sqrt|abs|sin|cos|min|max)$/.test(t)) return this.call(t);
+    if (this.list[this.at] === '(' && /^(sqrt|abs|sin|cos|tan|tanh|ln|min|max)$/.test(t)) return this.call(t);
     return whole(this.name(t));
   }
 

@@ -31,7 +31,8 @@ const ring = (x: number, inner: number, outer: number, top: number, bottom: numb
 
 /** What stands on the near face: head with its washer, or nut on studding. */
 function headShapes(job: Job, x: number, size: FastenerSize, under: number): { shapes: Shape[]; top: number } {
-  const { head } = job.joint;
+  // A welded stud has its nut on this side.
+  const head = job.joint.holding === 'stud' ? 'studding' : job.joint.head;
   const { d, acrossFlats, headHeight, washer } = size;
   const laid: Shape = { of: 'washer', d: ring(x, d / 2, washer.outside / 2, under - washer.thickness, under) };
   const on = under - washer.thickness;
@@ -107,6 +108,16 @@ function nutted(job: Job, x: number, size: FastenerSize, { far }: Levels): Held 
 function heldBy(job: Job, x: number, size: FastenerSize, l: Levels, out: number): Held {
   const { holding, engagement } = job.joint;
   const long = engagement.v;
+  if (holding === 'stud') {
+    // Welded to the near face of the backing, or to the skin's own.
+    const from = job.far.kind === 'plate' ? l.under : l.skin;
+    const [half, leg] = [size.d / 2, 0.2 * size.d];
+    const weld: Shape = {
+      of: 'weld',
+      d: `M${x - half} ${from}h${-leg}l${leg} ${-leg}ZM${x + half} ${from}h${leg}l${-leg} ${-leg}Z`,
+    };
+    return { shapes: [weld], end: from, clear: from, threadFrom: from, pointed: false };
+  }
   if (holding === 'lag screw') {
     const end = l.skin + long;
     return { shapes: [], end, clear: l.skin, drilled: { d: LAG_PILOT * size.d, to: end }, threadFrom: l.skin, pointed: true };
@@ -179,7 +190,7 @@ export function boltInSection(job: Job, bolt: Bolt, size: FastenerSize): Section
   const half = size.d / 2;
   const tip = held.pointed
     ? `M${x - half} ${under}H${x + half}V${held.end - size.d}L${x} ${held.end}L${x - half} ${held.end - size.d}Z`
-    : box(x, half, job.joint.head === 'studding' ? near.top : under, held.end);
+    : box(x, half, job.joint.head === 'studding' || job.joint.holding === 'stud' ? near.top : under, held.end);
   const shapes: Shape[] = clearance(job, bolt, l, under, held.clear);
   if (held.drilled)
     shapes.push({

@@ -1,4 +1,5 @@
 import { WHY_LUGS_AND_WELDS } from './why-lugs-and-welds';
+import { WHY_PARTS } from './why-parts';
 import { WHY_PLATES_AND_BOLTS } from './why-plates-and-bolts';
 import { WHY_SKINS } from './why-skins';
 import { WHY_WHOLE } from './why-whole';
@@ -134,6 +135,7 @@ export const WHY_DRAWINGS: Readonly<Record<string, readonly Stroke[]>> = {
     arrow(80, 18, 0, 24),
   ],
   ...WHY_LUGS_AND_WELDS,
+  ...WHY_PARTS,
   ...WHY_PLATES_AND_BOLTS,
   ...WHY_SKINS,
   ...WHY_WHOLE,
