@@ -6,6 +6,7 @@ import { bolts, joint, loaded, plainJob, q, skin, throughBase, welds, type Chang
 import { newLug } from '../job/plain-joint';
 import { everyLinkJob } from '../testing/every-link';
 import { plateThickness } from '../testing/test-job';
+import { workingParts } from '../testing/working-parts';
 import { CHECKS } from './registry';
 
 const link = (job: Job, id: string) => evaluate(job).links.find((l) => l.id === id)!;
@@ -22,28 +23,6 @@ const onFace: Change = (j) => ({
 });
 const lugged: Change = (j) => ({ ...j, lug: newLug() });
 const push = loaded({ fx: 3000, fz: 4000, mx: 50_000, my: -30_000 });
-
-/** A straight bar 60 × 10 that does one thing, and an eye bolt. */
-const workingParts: Change = (j) => ({
-  ...j,
-  parts: (
-    [
-      { as: 'arm', carries: q(0.2), from: 'H1', to: 'H2' },
-      { as: 'brace', carries: q(1), from: 'H1', to: 'H2' },
-      { as: 'block', carries: q(1) },
-    ] as const
-  ).map((works, i) => ({
-    id: `P${i}`,
-    name: works.as,
-    use: 'other',
-    metal: 'S355',
-    count: 1,
-    stock: { form: 'flat bar', width: q(60), thickness: q(10), legs: [q(160)], bends: [] },
-    holes: [-40, 40].map((x, k) => ({ id: `H${k + 1}`, x, y: 0, d: q(11), purpose: 'fastener' })),
-    works,
-  })),
-  rated: [{ id: 'R1', name: 'Eye bolt', kind: 'eye bolt', wll: q(12_000), axis: 'z', carries: q(1) }],
-});
 
 /** Jobs that between them bring every link to a figure. */
 const JOBS: readonly (readonly [string, Job])[] = [

@@ -137,6 +137,14 @@ export function namedValues(job: Job): NamedValue[] {
     ...layout(`bolts.kinds.${k.id}.engagement`, 'engagement', k.engagement, `${k.size}: thread engaged`),
     ...layout(`bolts.kinds.${k.id}.insert`, 'insert', k.insert, `${k.size}: pull-out of the insert`),
   ]);
+  const made = (job.parts ?? []).flatMap((p) => [
+    ...layout(`parts.${p.id}.eye.carries`, 'part', p.eye?.carries, `${p.name}: part of the load`),
+    ...layout(`parts.${p.id}.works.carries`, 'part', p.works?.carries, `${p.name}: part of the load`),
+  ]);
+  const bought = (job.rated ?? []).flatMap((x) => [
+    ...layout(`rated.${x.id}.wll`, 'wll', x.wll, `${x.name}: working load limit`),
+    ...layout(`rated.${x.id}.carries`, 'part', x.carries, `${x.name}: part of the load`),
+  ]);
   // Limits are the job's own wishes: nothing to measure.
   const parts = partFields(job)
     .filter((f) => f.part !== 'limits')
@@ -147,7 +155,15 @@ export function namedValues(job: Job): NamedValue[] {
       value: f.value,
       range: RANGES[f.range],
     }));
-  return [...rows, ...parts, ...atBolts, ...ofKinds, ...job.loads.flatMap((load): NamedValue[] => loadValues(load))];
+  return [
+    ...rows,
+    ...parts,
+    ...atBolts,
+    ...ofKinds,
+    ...made,
+    ...bought,
+    ...job.loads.flatMap((load): NamedValue[] => loadValues(load)),
+  ];
 }
 
 /** Fields of a load that have a say with its picks and that no take-off stands in for; then the take-off's own lines. */

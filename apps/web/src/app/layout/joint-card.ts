@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { EDGES, HOLDINGS, PLACES, type Joint } from '@core/job/joint';
-import { fromSheet } from '@core/job/values';
+import { assumed, fromSheet } from '@core/job/values';
 import { leastBend } from '@core/stock/bends';
 import { metal } from '@core/stock/metals';
 import { FAYING } from '@core/stock/faying';
@@ -36,6 +36,9 @@ const same = (list: readonly string[]): readonly Choice[] => list.map((value) =>
           (changed)="put('packing', $event)"
         />
         <ms-pick label="Round the bolt" [value]="job.joint.sleeve" [choices]="sleeves" (changed)="put('sleeve', $event)" />
+        <mat-checkbox [checked]="job.joint.gluedHead !== undefined" (change)="glued($event.checked)"
+          >heads glued against turning</mat-checkbox
+        >
         @if (job.joint.tightening === 'slip resistant') {
           <ms-pick label="Faying faces" [value]="face()" [choices]="faces" (changed)="facing($event)" />
         }
@@ -119,6 +122,13 @@ export class JointCard {
 
   protected put(key: keyof Joint, value: string): void {
     this.desk.change(`joint: ${value}`, (j) => ({ ...j, joint: { ...j.joint, [key]: value } as Joint }));
+  }
+
+  protected glued(on: boolean): void {
+    this.desk.change(on ? 'heads glued' : 'heads not glued', (j) => {
+      const { gluedHead: _was, ...joint } = j.joint;
+      return { ...j, joint: on ? { ...joint, gluedHead: assumed(30, formatQuantity(30, 'length', j.units)) } : joint };
+    });
   }
 
   /** The class of Tab. 3.7 whose slip factor stands there. */

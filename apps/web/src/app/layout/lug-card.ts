@@ -10,13 +10,14 @@ import { StockRoom } from '../stock/stock-room';
 import { carryStock } from '@core/job/carry-stock';
 import { LugDrawing } from './lug-drawing';
 import { PartRows } from './part-rows';
+import { RatedList } from './rated-list';
 
 const same = (list: readonly string[]): readonly Choice[] => list.map((value) => ({ value, label: value }));
 
 /** A lug, padeye or tab on the fitting with its pin. */
 @Component({
   selector: 'ms-lug-card',
-  imports: [LugDrawing, MatButton, MatIcon, PartRows, PickField],
+  imports: [LugDrawing, MatButton, MatIcon, PartRows, PickField, RatedList],
   template: `
     @if (desk.job(); as job) {
       @if (job.lug; as lug) {
@@ -42,6 +43,7 @@ const same = (list: readonly string[]): readonly Choice[] => list.map((value) =>
         <p class="note">The fitting has no lug. A padeye, a damper tab or a shackle plate is one.</p>
         <button mat-stroked-button type="button" (click)="add()"><mat-icon>add</mat-icon>Lug and pin</button>
       }
+      <ms-rated-list />
     }
   `,
   styles: `

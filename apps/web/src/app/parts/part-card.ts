@@ -13,6 +13,7 @@ import { StockRoom } from '../stock/stock-room';
 import { PartHoles } from './part-holes';
 import { PartPin } from './part-pin';
 import { PartStock } from './part-stock';
+import { PartWorks } from './part-works';
 
 const same = (list: readonly string[]): readonly Choice[] => list.map((value) => ({ value, label: value }));
 const COUNTS = same(Array.from({ length: 60 }, (_, i) => String(i + 1)));
@@ -20,7 +21,7 @@ const COUNTS = same(Array.from({ length: 60 }, (_, i) => String(i + 1)));
 /** One part in hand: its name and use, its stock, holes and pin. Plate and backing are changed on the plan and in the stack. */
 @Component({
   selector: 'ms-part-card',
-  imports: [MatButton, MatIcon, PartHoles, PartPin, PartStock, PickField],
+  imports: [MatButton, MatIcon, PartHoles, PartPin, PartStock, PartWorks, PickField],
   template: `
     @if (part(); as p) {
       <section>
@@ -42,6 +43,9 @@ const COUNTS = same(Array.from({ length: 60 }, (_, i) => String(i + 1)));
       <ms-part-stock [part]="p" (changed)="change($event)" />
       <ms-part-holes [part]="p" (changed)="change($event)" />
       <ms-part-pin [part]="p" (changed)="change($event)" />
+      @if (!p.eye) {
+        <ms-part-works [part]="p" (changed)="change($event)" />
+      }
       <button mat-stroked-button type="button" (click)="takeOut()"><mat-icon>delete</mat-icon>Take this part out</button>
     } @else if (other(); as o) {
       <h3>{{ o.name }}</h3>

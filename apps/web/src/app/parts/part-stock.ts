@@ -4,7 +4,7 @@ import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { outlineBounds } from '@core/geometry/outline';
 import { SHAPES, type ShapeId } from '@core/geometry/shapes';
-import type { FreePart, StockForm } from '@core/job/free-part';
+import { BEND_WAYS, type FreePart, type StockForm } from '@core/job/free-part';
 import { withBend, withoutBend } from '@core/job/part-edits';
 import type { RangeName } from '@core/job/ranges';
 import { lengthRange } from '@core/units/field-range';
@@ -14,6 +14,8 @@ import { PickField } from '../fields/pick-field';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import type { PartChange } from './part-change';
+
+type BendWay = (typeof BEND_WAYS)[number];
 
 /** The plain dimensions of each form, in the order they are called out at the counter. */
 const DIMENSIONS: Readonly<Record<StockForm['form'], readonly (readonly [key: string, of: RangeName, label: string])[]>> = {
@@ -110,14 +112,26 @@ const DIMENSIONS: Readonly<Record<StockForm['form'], readonly (readonly [key: st
               [system]="units()"
               (changed)="bendAt($index, { angle: $event })"
             />
-            <ms-quantity
-              of="foldRadius"
-              label="Inside radius"
-              [provenance]="false"
-              [value]="bend.radius"
-              [system]="units()"
-              (changed)="bendAt($index, { radius: $event })"
-            />
+            <ms-pick label="Made by" [value]="bend.made ?? 'press'" [choices]="ways" (changed)="made($index, $any($event))" />
+            @if (bend.made === 'kerf') {
+              <ms-quantity
+                of="throat"
+                label="Its weld, throat a"
+                [provenance]="false"
+                [value]="bend.throat ?? show(0)"
+                [system]="units()"
+                (changed)="bendAt($index, { throat: $event })"
+              />
+            } @else {
+              <ms-quantity
+                of="foldRadius"
+                label="Inside radius"
+                [provenance]="false"
+                [value]="bend.radius"
+                [system]="units()"
+                (changed)="bendAt($index, { radius: $event })"
+              />
+            }
             <mat-checkbox [checked]="bend.up" (change)="bendAt($index, { up: $event.checked })">bent up</mat-checkbox>
           }
         }
@@ -154,6 +168,7 @@ export class PartStock {
   readonly changed = output<PartChange>();
   protected readonly units = computed(() => this.desk.job()!.units);
   protected readonly size = lengthRange('Size', 3000);
+  protected readonly ways = BEND_WAYS.map((value) => ({ value, label: value }));
   protected readonly shapes = SHAPES.map((s) => ({ value: s.id, label: s.name }));
   /** The ready shape it is drawn as next; what is drawn stays until a size or a shape is said. */
   protected readonly shape = signal<ShapeId>('gusset');
@@ -196,7 +211,21 @@ export class PartStock {
       s.form === 'flat bar' ? { ...s, legs: s.legs.map((l, i) => (i === k ? q : l)) } : s,
     );
   }
-  protected bendAt(k: number, x: Partial<{ angle: Quantity; radius: Quantity; up: boolean }>): void {
+  /** A kerf begins with a weld of half the thickness. */
+  protected made(k: number, made: BendWay): void {
+    this.stock(`bend ${k + 1} by ${made}`, `bend.${k}.made`, (s) => {
+      if (s.form !== 'flat bar') return s;
+      return {
+        ...s,
+        bends: s.bends.map((b, i) => {
+          if (i !== k) return b;
+          const { throat: _was, ...plain } = b;
+          return made === 'kerf' ? { ...plain, made, throat: this.show(s.thickness.v / 2) } : { ...plain, made };
+        }),
+      };
+    });
+  }
+  protected bendAt(k: number, x: Partial<{ angle: Quantity; radius: Quantity; throat: Quantity; up: boolean }>): void {
     this.stock(`bend ${k + 1}`, `bend.${k}.${Object.keys(x)[0]}`, (s) =>
       s.form === 'flat bar' ? { ...s, bends: s.bends.map((b, i) => (i === k ? { ...b, ...x } : b)) } : s,
     );
