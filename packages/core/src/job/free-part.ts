@@ -32,7 +32,8 @@ export const BEND_WAYS = ['press', 'vise', 'rolled', 'kerf'] as const;
  * (brackets, rails, legs), a brace is pushed and pulled between its two holes, a block is pressed on its face (wedge, chock, packer).
  */
 export const Works = z.discriminatedUnion('as', [
-  z.strictObject({ as: z.literal('arm'), carries: quantity(RANGES.part), from: id, to: id }),
+  /** `pinned`: only force comes in there, as others hold the fitting against turning. */
+  z.strictObject({ as: z.literal('arm'), carries: quantity(RANGES.part), from: id, to: id, pinned: z.boolean().optional() }),
   z.strictObject({ as: z.literal('brace'), carries: quantity(RANGES.part), from: id, to: id }),
   /** `angle`: between its faces, of a wedge. */
   z.strictObject({ as: z.literal('block'), carries: quantity(RANGES.part), angle: quantity(RANGES.wedgeAngle).optional() }),

@@ -2,6 +2,7 @@ import { oneFoot } from '@core/job/at-foot';
 import { standingAs } from '@core/job/feet-edits';
 import { newJob } from '@core/job/new-job';
 import type { WholeJob } from '@core/job/whole-job';
+import { assumed } from '@core/job/values';
 import { angle, bareBase, kg, load, measured, mm, partHole, sheetFloor } from './shorthand';
 
 /** Two rails of flat bar, bent up at both ends to catch the skid: each is a foot that takes what pitches it, and none that rolls it. */
@@ -34,12 +35,12 @@ export function generatorSkid(): WholeJob {
         on: 'the mounting plate, plug-welded from above',
         stock: {
           form: 'flat bar',
-          width: mm(50),
-          thickness: mm(6),
+          width: mm(60),
+          thickness: mm(10),
           legs: [mm(90), mm(432), mm(90)],
           bends: [
-            { angle: angle(90), radius: mm(10), up: true },
-            { angle: angle(90), radius: mm(10), up: true },
+            { angle: angle(90), radius: mm(12), up: true },
+            { angle: angle(90), radius: mm(12), up: true },
           ],
         },
         holes: [
@@ -48,6 +49,7 @@ export function generatorSkid(): WholeJob {
           partHole('W2', 352, 0, 14, 'base', 1),
           partHole('S2', 60, 0, 13, 'fastener', 2),
         ],
+        works: { as: 'arm', carries: assumed(0.5, '0.5'), from: 'S1', to: 'W1', pinned: true },
       },
     ],
   });

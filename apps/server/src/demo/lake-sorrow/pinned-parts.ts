@@ -155,6 +155,7 @@ export function postBrace(): Job {
         on: 'post and foot, through bolted at both ends',
         stock: { form: 'round tube', outside: mm(48.3), wall: mm(3.2), length: mm(780) },
         holes: [partHole('T1', -365, 0, 12.5), partHole('T2', 365, 0, 12.5), partHole('V', 0, 0, 5, 'drain')],
+        works: { as: 'brace', carries: assumed(1, '1'), from: 'T1', to: 'T2' },
       },
       {
         id: 'bar',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import type { FreePart, Works } from '@core/job/free-part';
 import { assumed } from '@core/job/values';
 import type { Quantity } from '@core/units/quantity';
@@ -10,7 +11,7 @@ import type { PartChange } from './part-change';
 /** What a part does in the load path, so that it is judged: an arm that bends, a brace that pushes, a block that is pressed. */
 @Component({
   selector: 'ms-part-works',
-  imports: [PickField, QuantityField],
+  imports: [MatCheckbox, PickField, QuantityField],
   template: `
     <section>
       <ms-pick label="It carries as" [value]="part().works?.as ?? ''" [choices]="ways()" (changed)="does($any($event))" />
@@ -44,6 +45,11 @@ import type { PartChange } from './part-change';
             [choices]="holes()"
             (changed)="put({ to: $event })"
           />
+          @if (w.as === 'arm') {
+            <mat-checkbox [checked]="w.pinned === true" (change)="put({ pinned: $event.checked })"
+              >only force comes in there: others hold it from turning</mat-checkbox
+            >
+          }
         }
       } @else {
         <p class="note">Until something is said here, what it carries is not judged; the verdict says so.</p>
@@ -91,7 +97,7 @@ export class PartWorks {
       f: ({ works: _was, ...p }) => (works ? { ...p, works } : p),
     });
   }
-  protected put(x: Partial<{ carries: Quantity; angle: Quantity; from: string; to: string }>): void {
+  protected put(x: Partial<{ carries: Quantity; angle: Quantity; from: string; to: string; pinned: boolean }>): void {
     this.changed.emit({
       did: `part: ${Object.keys(x)[0]}`,
       f: (p) => (p.works ? { ...p, works: { ...p.works, ...x } as Works } : p),

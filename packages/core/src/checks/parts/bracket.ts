@@ -55,7 +55,8 @@ export const bracket: Check = {
   why: 'A bent bar stands between the load and the structure like an arm: the farther the load from the bend, the harder it opens it. A sharp bend is worst at its inside. Thicker metal helps by its square, a nearer load in proportion.',
   source:
     'Statics: cantilever about its weak side with all of its part of force and moment in the worst direction (safe); Winkler’s curved bar where r < 5·t; a kerf by its weld as a fillet, EN 1993-1-8 §4.5.3.3, aluminium EN 1999-1-1 (memory)',
-  range: 'Parts said to be an arm; elastic; metals that yield',
+  range:
+    'Parts said to be an arm; all of the moment too, unless the job says that only force comes in; elastic; metals that yield',
   evaluate(r, s, w) {
     const arms = r.working.filter((p) => p.works.as === 'arm');
     if (arms.length === 0) return notApplicable('no part is said to be an arm');

@@ -10,8 +10,9 @@ const M_0 = formula('M_0', 'c·sqrt(M_x² + M_y² + M_z²)', 'N·mm');
 export function onPart(part: WorkingPart, s: Loaded, w: Working): { readonly F: number; readonly M: number } {
   const { fx, fy, fz, mx, my, mz } = s.loadCase;
   const c = part.works.carries;
+  const pinned = part.works.as === 'arm' && part.works.pinned === true;
   return {
     F: w.of(F, { c, F_x: fx, F_y: fy, F_z: fz }, 'its part of the whole force, in the worst direction (safe)'),
-    M: w.of(M_0, { c, M_x: mx, M_y: my, M_z: mz }, 'its part of the moment at the datum'),
+    M: pinned ? 0 : w.of(M_0, { c, M_x: mx, M_y: my, M_z: mz }, 'its part of the moment at the datum'),
   };
 }

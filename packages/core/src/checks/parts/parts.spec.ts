@@ -87,6 +87,13 @@ describe('a bracket', () => {
     const at = link(withPart(tube, { fz: -1000, mx: 40_000 }), 'bracket');
     expect(at.demand).toBeCloseTo(500 / A + (500 * 500 + 20_000) / (I / 24.15), 6);
   });
+  it('where only force comes in, the moment is not its own', () => {
+    const arm = { as: 'arm', carries: n(0.5), from: 'H1', to: 'H2' } as const;
+    const load = { fz: -1000, mx: 400_000 };
+    const both = link(withPart(bracketOf({ radius: mm(45) }, { works: arm }), load), 'bracket').demand;
+    const force = link(withPart(bracketOf({ radius: mm(45) }, { works: { ...arm, pinned: true } }), load), 'bracket').demand;
+    expect(both - force).toBeCloseTo((6 * 200_000) / (39 * 64), 6);
+  });
   it('is no longer among what is not judged; what is wrong of it is refused by its name', () => {
     expect(
       evaluate(withPart(bracketOf({}, { works: { as: 'arm', carries: n(1), from: 'H1', to: 'H9' } }))).refusals[0],
