@@ -1,5 +1,6 @@
 import { sharp, type Outline } from '../geometry/outline';
-import { regionArea } from '../geometry/region';
+import { farDiameter } from '../checks/far-bearing';
+import { edgeDistance, regionArea } from '../geometry/region';
 import { SHAPES, wrap } from '../geometry/shapes';
 import { atFoot, oneFoot } from '../job/at-foot';
 import { mirrored } from '../job/mirrored';
@@ -13,6 +14,7 @@ import { lopsidedJob } from '../testing/lopsided-job';
 import { solvedCase } from '../testing/solved-case';
 import { resolved } from '../testing/test-job';
 import { turned } from '../testing/turned';
+import { Working } from '../working/steps';
 import { evaluate } from './evaluate';
 
 const mm = (v: number) => fromSheet(v, `${v} mm`);
@@ -113,13 +115,31 @@ describe('an L', () => {
     expect(sorted(mirrored(onL))).toBe(sorted(onL));
     expect(mirrored(mirrored(onL))).toEqual(onL);
   });
-  it('is cut as it is drawn: one outline with its round inside corner; what is behind it is a rectangle round it', () => {
-    const parts = cutParts(resolved({ ...onL, far: { kind: 'plate', metal: 'S275', thickness: mm(5) } }));
+  it('is cut as it is drawn: one outline with its round inside corner; what is behind it the same, or a rectangle where it reaches past', () => {
+    const behind = (past?: number) =>
+      cutParts(
+        resolved({ ...onL, far: { kind: 'plate', metal: 'S275', thickness: mm(5), ...(past === undefined ? {} : { past }) } }),
+      );
+    const parts = behind();
     expect(parts.map((p) => [p.id, p.region.outer.length])).toEqual([
       ['plate', 7],
-      ['backing', 8],
+      ['backing', 7],
     ]);
+    expect(parts[1]!.region).toEqual(parts[0]!.region);
+    expect(behind(10)[1]!.region.outer).toHaveLength(8);
     expect(parts[0]!.region.outer.filter((v) => v.bulge !== 0).map((v) => v.bulge)).toEqual([expect.closeTo(1 - Math.SQRT2, 9)]);
+  });
+  it('a nut near an edge that was cut away spreads no wider than that edge lets it', () => {
+    const soft = {
+      ...onL,
+      far: { kind: 'plate' as const, metal: 'S275', thickness: mm(20) },
+      skin: { ...onL.skin, kind: 'laminate', glass: fromSheet(0.4, '40 %') } as Job['skin'],
+    };
+    const r = resolved(soft);
+    r.bolts.forEach((b) => {
+      const edge = edgeDistance(r.region, b);
+      expect(farDiameter(r, b, new Working(false))).toBeLessThanOrEqual(2 * edge + 1e-9);
+    });
   });
   it('solved, its pulls stay in balance and differ from the whole rectangle’s where metal is gone', () => {
     const whole = lopsidedJob((j) => ({ ...j, plate: { ...j.plate, corner: 0 }, bolts: { ...j.bolts, items: onL.bolts.items } }));

@@ -1,5 +1,4 @@
 import { distance } from '../geometry/points';
-import { nearestEdge } from '../geometry/rects';
 import { edgeDistance } from '../geometry/region';
 import type { PlacedBolt, Resolved } from '../job/resolve';
 import { formula } from '../working/formula';
@@ -31,8 +30,7 @@ export function farDiameter(r: Resolved, bolt: PlacedBolt, w: Working): number {
       'washer as far as it stays flat, from the nut’s flats',
     );
   const p = r.bolts.reduce((least, o) => (o === bolt ? least : Math.min(least, distance(o, bolt))), Infinity);
-  // Behind a plate that is no rectangle lies a rectangle.
-  const edge = r.shaped ? nearestEdge(far.outline, bolt) : edgeDistance(r.region, bolt) + (far.outline.x1 - r.plate.x1);
+  const edge = r.shaped ? edgeDistance(far.region, bolt) : edgeDistance(r.region, bolt) + (far.outline.x1 - r.plate.x1);
   const strip = far.strips ? far.strips.width / 2 : Infinity;
   return w.of(D_M, { d_w: footOf(r, r.washerOutside), c, e: Math.min(edge, strip), p });
 }

@@ -26,6 +26,10 @@ export function farOutlineOf(job: Job): Rect {
   return { x0: x0 - past, x1: x1 + past, y0: y0 - past, y1: y1 + past };
 }
 
+/** A backing plate cut as the mounting plate is drawn: where that is no rectangle, and it reaches no further. */
+export const asPlate = (job: Job): boolean =>
+  job.plate.outline !== undefined && job.far.kind === 'plate' && (job.far.past ?? 0) === 0;
+
 /** How far a backing plate may reach past the mounting plate before a bearer, mm; a bearer the mounting plate lies over already is no bound. */
 export function roomBehind(job: Job): number {
   const [o, p] = [outlineOf(job), panelOf(job)];

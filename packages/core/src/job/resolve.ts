@@ -15,7 +15,7 @@ import { baseHoleFor, keptOut, layoutRefusals } from './layout-refusals';
 import { lookUp, type Fastener, type LookedUp } from './look-up';
 import { eyeOf } from './eyes';
 import { freePartRefusals } from './free-part-refusals';
-import { farHeightOf, farLayersOf, farOutlineOf, outlineOf, panelOf } from './outlines';
+import { asPlate, farHeightOf, farLayersOf, farOutlineOf, outlineOf, panelOf } from './outlines';
 import { endsOf, holeCut } from './made-hole';
 import { packedUnder } from './packed-under';
 import { partBlank } from './part-blank';
@@ -170,6 +170,7 @@ function farOf(job: Job, { size }: Pick<Fastener, 'size'>, m: Metal | undefined)
         layers: farLayersOf(far),
         height: farHeightOf(far),
         outline: farOutlineOf(job),
+        region: asPlate(job) ? regionOf(job.plate.outline!) : roundedRect(farOutlineOf(job), job.plate.corner),
         metal: m!,
         ...(far.kind === 'strips' ? { strips: { width: far.width.v, along: far.along } } : {}),
       };

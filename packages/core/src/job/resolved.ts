@@ -81,8 +81,10 @@ export type FarSide =
       /** Loose plates of that thickness on each other, and their height together. */
       readonly layers: number;
       readonly height: number;
-      /** What it covers, apart from strips. */
+      /** What it reaches to, apart from strips. */
       readonly outline: Rect;
+      /** As it is cut: as the mounting plate where that is drawn and it reaches no further, else a rectangle. */
+      readonly region: Region;
       readonly metal: Metal;
       /** One plate under all nuts where undefined. */
       readonly strips?: { readonly width: number; readonly along: 'x' | 'y' };

@@ -170,7 +170,7 @@ function backingParts(r: Resolved): CutPart[] {
     count: far.layers,
   });
   if (far.strips) return stripsOf(job).map((o, i) => cut(`strip-${i + 1}`, `strip ${i + 1}`, o, 0));
-  return [cut('backing', 'backing plate', far.outline, job.plate.corner)];
+  return [{ ...cut('backing', 'backing plate', far.outline, job.plate.corner), region: far.region }];
 }
 
 /** A square of plate with a hole in its middle, one under each nut. */

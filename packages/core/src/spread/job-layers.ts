@@ -1,6 +1,7 @@
 import type { Point, Rect } from '../geometry/points';
 import { boundsOf, contains, heightOf, rectAbout, widthOf } from '../geometry/rects';
 import { edgeDistance, isInside, type Region } from '../geometry/region';
+import { asPlate } from '../job/outlines';
 import { isHeldByThreadOf } from '../job/joint';
 import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
@@ -143,6 +144,7 @@ export function farLayer(r: Resolved, grid: Grid, pieces: readonly Rect[]): Laye
       const c: Point = { x: (grid.x[ix]! + grid.x[ix + 1]!) / 2, y: (grid.y[iy]! + grid.y[iy + 1]!) / 2 };
       if (pieces.some((p) => contains(p, c))) mask[ix + iy * nx] = 1;
     }
+  const drawn = r.far.kind === 'plate' && !r.far.strips && asPlate(r.job) ? shapedMask(grid, r.far.region) : undefined;
   const [E, n] = r.far.kind === 'plate' ? [r.far.metal.E, r.far.layers] : [E_STEEL, 1];
   const corners = pieces.flatMap((p) => [
     { x: p.x0, y: p.y0 },
@@ -154,7 +156,7 @@ export function farLayer(r: Resolved, grid: Grid, pieces: readonly Rect[]): Laye
     stiffness: times(isotropic(E, NU, r.far.thickness), n),
     thickness: r.far.height,
     section: solid(r.far.thickness, n),
-    mask,
+    mask: drawn ?? mask,
   };
 }
 

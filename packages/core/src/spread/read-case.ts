@@ -1,3 +1,4 @@
+import { asPlate } from '../job/outlines';
 import type { Resolved } from '../job/resolve';
 import { lowered, type LoadCase } from '../loads/load-case';
 import { standsOff } from '../sharing/share';
@@ -165,7 +166,7 @@ const unbalanced = (balance: number): Refusal =>
 /** The skin beside the plate's edge, or beside that of a backing plate that reaches past it: whichever is worked harder. */
 function besideEdges(r: Resolved, grid: Grid, skin: readonly CellStress[]): Peak {
   const own = r.shaped ? outlinePeak(grid, skin, r.region, r.skinThickness) : edgePeak(grid, skin, r.plate, r.skinThickness);
-  if (r.far.kind !== 'plate' || r.far.strips || (!r.shaped && r.far.outline.x0 === r.plate.x0)) return own;
+  if (r.far.kind !== 'plate' || r.far.strips || (r.far.outline.x0 === r.plate.x0 && (!r.shaped || asPlate(r.job)))) return own;
   const behind = edgePeak(grid, skin, r.far.outline, r.skinThickness);
   return behind.value > own.value ? behind : own;
 }

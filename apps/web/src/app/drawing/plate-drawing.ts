@@ -7,7 +7,7 @@ import { pathData } from '@core/geometry/region';
 import { slotLoop } from '@core/geometry/slots';
 import { endsOf, holeCut } from '@core/job/made-hole';
 import { plain } from '@core/units/quantity';
-import { farOutlineOf, outlineOf, panelOf } from '@core/job/outlines';
+import { asPlate, farOutlineOf, outlineOf, panelOf } from '@core/job/outlines';
 import type { Job } from '@core/job/schema';
 import { formatQuantity } from '@core/units/format-quantity';
 import { beadsOf } from './beads';
@@ -100,6 +100,8 @@ export class PlateDrawing {
   protected readonly plate = computed(() => outlineOf(this.job()));
   /** The plate as it is cut. */
   protected readonly cut = computed(() => cutPath(this.job()));
+  /** A backing plate cut as the plate is drawn. */
+  protected readonly behindDrawn = computed(() => asPlate(this.job()) && this.job().skin.kind !== 'bed');
   /** As large as the plate it is drawn a little aside, so that its dashes show. */
   protected readonly behind = computed((): Rect => {
     const o = farOutlineOf(this.job());

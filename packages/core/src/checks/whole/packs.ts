@@ -1,4 +1,4 @@
-import { areaOf } from '../../geometry/rects';
+import { regionArea } from '../../geometry/region';
 import { apart, edgeOf } from '../../job/placed-holes';
 import type { Resolved } from '../../job/resolve';
 import { fastenerClass } from '../../stock/fastener-classes';
@@ -65,7 +65,7 @@ const SEAT_POINTS = 4;
 
 /** Face of the counter plate, or of the washers, mm². */
 const contactOf = (r: Resolved): number =>
-  r.far.kind === 'plate' ? areaOf(r.far.outline) : r.bolts.length * (Math.PI / 4) * r.far.outside ** 2;
+  r.far.kind === 'plate' ? regionArea(r.far.region) : r.bolts.length * (Math.PI / 4) * r.far.outside ** 2;
 
 /** Least thickness of a counter plate by its metal, mm. */
 const counter = (r: Resolved, steel: number, alloy: number) =>
@@ -133,7 +133,7 @@ export const PACKS: readonly Pack[] = [
                 need: 10 * (Math.PI / 4) * r.d ** 2,
                 have:
                   r.far.kind === 'plate'
-                    ? areaOf(r.far.outline) / r.bolts.length
+                    ? regionArea(r.far.region) / r.bolts.length
                     : (Math.PI / 4) * (r.far.outside ** 2 - r.d0 ** 2),
                 at: 'under each nut',
               }
