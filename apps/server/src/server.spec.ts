@@ -101,6 +101,10 @@ describe('saving', () => {
     expect((await http.get(`${WINCH}/versions/2`)).body.job.name).toBe('One');
     expect(store.at(winch.id, 1)?.name).toBe(winch.name);
     await http.get(`${WINCH}/versions/9`).expect(404);
+    const kept = (await http.get(`${WINCH}/versions`).expect(200)).body as { version: number; savedAt: string }[];
+    expect(kept.map((v) => v.version)).toEqual([...kept.keys()].map((i) => kept.length - i));
+    expect(kept[0]!.savedAt).toMatch(/^\d{4}-\d\d-\d\dT/);
+    await http.get('/api/jobs/no-such/versions').expect(404);
   });
   it('a stale save changes nothing and hands back what is there', async () => {
     const { http } = rack();

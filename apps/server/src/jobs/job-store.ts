@@ -50,6 +50,7 @@ export class JobStore {
       keep: db.prepare(query('insert-version')),
       trim: db.prepare(query('trim-versions')),
       version: db.prepare<[string, number], { document: string }>(query('get-version')),
+      versions: db.prepare<[string], { version: number; saved_at: string }>(query('list-versions')),
       archive: db.prepare(query('set-archived')),
     };
   }
@@ -72,6 +73,11 @@ export class JobStore {
     const row = this.sql.version.get(id, version);
     const read = row && documentOf(row.document);
     return read && 'job' in read ? read.job : undefined;
+  }
+
+  /** Versions that are kept, the newest first. */
+  versions(id: string): { readonly version: number; readonly savedAt: string }[] {
+    return this.sql.versions.all(id).map((v) => ({ version: v.version, savedAt: v.saved_at }));
   }
 
   /** False where the id is taken. */

@@ -44,6 +44,12 @@ export function jobRoutes(store: JobStore): Router {
     res.set('ETag', `"${found.version}"`).json(found);
   });
 
+  routes.get('/:id/versions', (req, res) => {
+    const versions = store.versions(req.params.id);
+    if (versions.length === 0) return noSuch(res);
+    res.json(versions);
+  });
+
   routes.get('/:id/versions/:version', (req, res) => {
     const version = Version.safeParse(req.params.version);
     const job = version.success ? store.at(req.params.id, version.data) : undefined;

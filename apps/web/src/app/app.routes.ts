@@ -4,6 +4,11 @@ import type { Routes } from '@angular/router';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', title: 'The rack · Mast Shoe', loadComponent: () => import('./rack/rack').then((m) => m.Rack) },
   { path: 'stock', title: 'Stock room · Mast Shoe', loadComponent: () => import('./stock/stock-page').then((m) => m.StockPage) },
+  {
+    path: 'compare',
+    title: 'Side by side · Mast Shoe',
+    loadComponent: () => import('./compare/compare-page').then((m) => m.ComparePage),
+  },
   { path: 'job/:id', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
   { path: '**', redirectTo: '' },
 ];

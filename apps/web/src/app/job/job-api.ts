@@ -38,6 +38,11 @@ export interface Tag extends StoredJob {
   };
 }
 
+export interface KeptVersion {
+  readonly version: number;
+  readonly savedAt: string;
+}
+
 @Injectable({ providedIn: 'root' })
 export class JobApi {
   private readonly http = inject(HttpClient);
@@ -48,6 +53,15 @@ export class JobApi {
 
   get(id: string): Observable<StoredJob> {
     return this.http.get<StoredJob>(`/api/jobs/${id}`);
+  }
+
+  /** Versions that are kept, the newest first. */
+  versions(id: string): Observable<readonly KeptVersion[]> {
+    return this.http.get<readonly KeptVersion[]>(`/api/jobs/${id}/versions`);
+  }
+
+  version(id: string, version: number): Observable<{ readonly job: WholeJob }> {
+    return this.http.get<{ readonly job: WholeJob }>(`/api/jobs/${id}/versions/${version}`);
   }
 
   add(job: WholeJob): Observable<{ version: number }> {

@@ -23,6 +23,7 @@ export const COMMANDS = [
   { id: 'spread', words: 'Go to Spread', keys: ['4'] },
   { id: 'choose', words: 'Go to Choose', keys: ['5'] },
   { id: 'make', words: 'Go to Make', keys: ['6'] },
+  { id: 'beside', words: 'Compare with another job or an earlier version', keys: [] },
   { id: 'rack', words: 'Back to the rack', keys: [] },
   { id: 'commands', words: 'Command box', keys: ['Ctrl+K'] },
   { id: 'keys', words: 'List of keys', keys: ['?'] },

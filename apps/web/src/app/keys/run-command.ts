@@ -69,6 +69,8 @@ export class Commands {
           ...j,
           practice: { ...j.practice, rules: j.practice.rules === 'EN' ? 'AISC' : 'EN' },
         }));
+      case 'beside':
+        return void this.router.navigate(['/compare'], { queryParams: { a: this.desk.job()?.id } });
       case 'rack':
         return void this.router.navigate(['/']);
       case 'commands':

@@ -1,4 +1,5 @@
 import { evaluate, workingOf } from '@core/chain/evaluate';
+import { beside } from '@core/chain/compare-jobs';
 import { footVerdicts } from '@core/chain/feet';
 import { multiplesOf } from '@core/chain/judge';
 import { whatClears } from '@core/options/clear';
@@ -59,9 +60,11 @@ export function startJudge(): Worker {
         ? { kind: 'feet', ticket: m.ticket, feet: footVerdicts(m.whole) }
         : m.kind === 'turn'
           ? { kind: 'turn', ticket: m.ticket, verdict: evaluate(m.job, undefined, m.times) }
-          : m.kind === 'clear'
-            ? { kind: 'clear', ticket: m.ticket, link: m.link, clearings: whatClears(m.job, m.link) }
-            : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
+          : m.kind === 'beside'
+            ? { kind: 'beside', ticket: m.ticket, beside: beside(m.a, m.b) }
+            : m.kind === 'clear'
+              ? { kind: 'clear', ticket: m.ticket, link: m.link, clearings: whatClears(m.job, m.link) }
+              : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
   );
   started.judge.push(worker);
   return worker as unknown as Worker;

@@ -1,4 +1,5 @@
 import type { LinkWorking, SolvedCases, Verdict } from '@core/chain/evaluate';
+import type { Beside } from '@core/chain/compare-jobs';
 import type { FootVerdict } from '@core/chain/feet';
 import type { Multiples } from '@core/chain/judge';
 import type { SolveIt } from '@core/chain/solve-it';
@@ -23,13 +24,15 @@ export type ToJudge =
   | { readonly kind: 'working'; readonly ticket: number; readonly job: Job; readonly link: string; readonly caseId: string }
   | { readonly kind: 'clear'; readonly ticket: number; readonly job: Job; readonly link: string }
   /** Every foot in short. */
-  | { readonly kind: 'feet'; readonly ticket: number; readonly whole: WholeJob };
+  | { readonly kind: 'feet'; readonly ticket: number; readonly whole: WholeJob }
+  | { readonly kind: 'beside'; readonly ticket: number; readonly a: WholeJob; readonly b: WholeJob };
 export type FromJudge =
   | { readonly kind: 'evaluate'; readonly ticket: number; readonly verdict: Verdict; readonly solved: SolvedCases | undefined }
   | { readonly kind: 'turn'; readonly ticket: number; readonly verdict: Verdict }
   | { readonly kind: 'working'; readonly ticket: number; readonly working: LinkWorking | undefined }
   | { readonly kind: 'clear'; readonly ticket: number; readonly link: string; readonly clearings: readonly Clearing[] }
   | { readonly kind: 'feet'; readonly ticket: number; readonly feet: readonly FootVerdict[] }
+  | { readonly kind: 'beside'; readonly ticket: number; readonly beside: Beside }
   | { readonly kind: 'broken'; readonly of: ToJudge['kind']; readonly ticket: number; readonly message: string };
 
 /** To and from the worker that says what a verdict means: how many times the load, and whether a draft of the solver agrees. */
