@@ -40,7 +40,7 @@ let count = 0;
       border-radius: 2px;
       background: #fff;
       font-weight: 600;
-      max-width: 190px;
+      max-width: var(--pick-width, 190px);
     }
     mat-select:focus-visible {
       outline: 2px solid var(--accent);
