@@ -4,6 +4,7 @@ import { builderOf, BUILDERS, FAMILIES, type Family } from '../loads/registry';
 import { unusualPractice } from '../job/usual-practice';
 import { USUAL_GAMMA_INF } from '../loads/cases';
 import { assumedValues } from '../job/values';
+import { zonesUnder } from '../job/zones';
 
 export const GENERAL_CAUTION = 'Mast Shoe helps a competent person size and make parts; it does not approve them.';
 
@@ -25,6 +26,9 @@ export function notJudged(job: Job): string[] {
       ? ['the fitting’s own base plate under its lug, and the weld of that lug']
       : ['the fitting itself: its base, its welds']),
     ...(held ? [] : ['how the fitting is held to the plate: no weld is written down and no bolt passes through its base']),
+    ...(zonesUnder(job)
+      ? ['how the panel bends where its skin changes: judged as if all of it were either, the worse stands']
+      : []),
     ...unjudgedParts(job),
     ...(job.stands ? ['the fitting between its feet, taken as stiff'] : []),
     'the bearers and what holds them',

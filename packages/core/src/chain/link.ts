@@ -1,5 +1,5 @@
 import { applies, notApplicable, type Check, type CheckResult, type Outcome } from '../checks/check';
-import type { UnderLoad } from '../checks/demand/loaded';
+import { sharedOn, type UnderLoad } from '../checks/demand/loaded';
 import { eachKind } from '../job/of-kind';
 import { weldedOnly } from '../job/resolve';
 import { factored } from '../loads/load-case';
@@ -75,12 +75,24 @@ function byKind(check: Check, r: UnderLoad['r'], s: UnderLoad['s'], w: Working):
   if (weldedOnly(r) && !check.withoutBolts) return NO_BOLTS;
   if (r.kinds.length === 1) return check.evaluate(r, s, w);
   const views = eachKind(r);
-  const all = views.map((view) => check.evaluate(view, s, SILENT));
+  const all = views.map((view) => check.evaluate(view, onItsSkin(r, view, s), SILENT));
   const worst = all.reduce((at, o, k) => (weighs(o) > weighs(all[at]!) ? k : at), 0);
   if (!w.recording) return all[worst]!;
   const { kindName, size } = views[worst]!;
   w.found('d', size.d, 'mm', `${kindName || size.id}: the kind of fastener that governs of ${views.length}`);
-  return check.evaluate(views[worst]!, s, w);
+  return check.evaluate(views[worst]!, onItsSkin(r, views[worst]!, s), w);
+}
+
+const onSkins = new WeakMap<UnderLoad['s'], Map<number, UnderLoad['s']>>();
+
+/** What the case puts on the links where a bolt stands on another skin: as if all of the panel were of it. */
+function onItsSkin(r: UnderLoad['r'], view: UnderLoad['r'], s: UnderLoad['s']): UnderLoad['s'] {
+  if (view.skin === r.skin && view.skinThickness === r.skinThickness) return s;
+  let known = onSkins.get(s);
+  if (!known) onSkins.set(s, (known = new Map()));
+  let there = known.get(view.kind);
+  if (!there) known.set(view.kind, (there = sharedOn(view, s)));
+  return there;
 }
 
 /** Refused weighs over any figure, and any figure over what does not concern the kind. */

@@ -25,13 +25,15 @@ const made = new WeakMap<Resolved, Map<Duration, Resolved>>();
 
 /** The job as strong as its skin is under a load that lasts so long: wood by k_mod (EN 1995-1-1 §2.4.1), all else as it is. */
 export function lasting(r: Resolved, duration: Duration): Resolved {
-  if (!r.skin.wood) return r;
+  if (!r.skin.wood && r.kinds.every((k) => !k.skin.wood)) return r;
   let known = made.get(r);
   if (!known) made.set(r, (known = new Map()));
   let at = known.get(duration);
   if (!at) {
-    const onSkin = r.factors.onSkin / K_MOD[r.serviceClass][duration];
-    known.set(duration, (at = { ...r, factors: { ...r.factors, onSkin } }));
+    const k_mod = K_MOD[r.serviceClass][duration];
+    const weaker = <T extends Pick<Resolved, 'skin' | 'factors'>>(k: T): T =>
+      k.skin.wood ? { ...k, factors: { ...k.factors, onSkin: k.factors.onSkin / k_mod } } : k;
+    known.set(duration, (at = { ...weaker(r), kinds: r.kinds.map(weaker) }));
   }
   return at;
 }

@@ -1,4 +1,6 @@
 import type { Job } from './schema';
+import type { Zone } from './survey';
+import { zoneAt } from './zones';
 
 /** A bolt's own kind by its name; the joint's own where it names none. */
 type Item = Job['bolts']['items'][number];
@@ -23,10 +25,11 @@ export function kindsUsed(job: Job): readonly (string | undefined)[] {
   return items.length === 0 || items.some(own) ? [undefined, ...used] : used;
 }
 
-/** One way a bolt of the joint is put through: its kind, and holes of its own. */
+/** One way a bolt of the joint is put through: its kind, holes of its own, and the zone of skin it stands in. */
 export interface Through {
   readonly kind: string | undefined;
   readonly holes: Item['holes'];
+  readonly zone: Zone | undefined;
 }
 
 /** Every way the joint's bolts are put through, each once in the order of the kinds, and which of them each bolt is. */
@@ -35,18 +38,20 @@ export function waysThrough(job: Job): { readonly ways: readonly Through[]; read
   const keyed = job.bolts.items.map((b) => {
     const kind = used[Math.max(0, used.indexOf(b.kind))];
     const { plate, slot, turn, skin, backing } = b.holes ?? {};
+    const zone = zoneAt(job, b);
     const sizes = [plate?.v, slot?.v, slot ? (turn ?? 0) : 0, skin?.v, backing?.v];
     return {
       kind,
       holes: b.holes,
-      key: `${used.indexOf(kind)}|${sizes.map((v) => v ?? '').join('|')}`,
+      zone,
+      key: `${used.indexOf(kind)}|${sizes.map((v) => v ?? '').join('|')}|${zone?.id ?? ''}`,
       order: used.indexOf(kind),
     };
   });
-  if (keyed.length === 0) return { ways: [{ kind: used[0], holes: undefined }], at: [] };
+  if (keyed.length === 0) return { ways: [{ kind: used[0], holes: undefined, zone: undefined }], at: [] };
   const once = keyed.filter((k, i) => keyed.findIndex((o) => o.key === k.key) === i).sort((a, b) => a.order - b.order);
   return {
-    ways: once.map(({ kind, holes }) => ({ kind, holes })),
+    ways: once.map(({ kind, holes, zone }) => ({ kind, holes, zone })),
     at: keyed.map((k) => once.findIndex((o) => o.key === k.key)),
   };
 }

@@ -241,14 +241,19 @@ function boltRefusals(r: Resolved, i: number): Refusal[] {
   return no;
 }
 
+/** A cavity that this bolt may cross: by a hatch all may, by sleeve or plug those that have it. */
+const crossedAt = (h: Job['survey']['hidden'][number], sleeve: Job['joint']['sleeve']): boolean =>
+  h.what === 'cavity of unknown depth' && h.crossed !== undefined && (h.crossed === 'hatch' || h.crossed === sleeve);
+
 /** Bolts in what must not be drilled: hidden things with their clearance, and existing holes to stay clear of or filled. */
 export function keptOut(r: Resolved): Refusal[] {
   const { job } = r;
   const mm = lengthsOf(job);
   return r.bolts.flatMap((b, i) => {
-    const { d0 } = atBolt(r, i);
+    const { d0, joint } = atBolt(r, i);
     const field = `bolts.items.${i} (${b.id})`;
     const hidden = job.survey.hidden.flatMap((h) => {
+      if (crossedAt(h, joint.sleeve)) return [];
       const gap = nearestPoint(upright(h), b).gap;
       const into = h.clear.v + d0 / 2 - gap;
       const what = `${h.what}${h.note ? ` (${h.note})` : ''}`;

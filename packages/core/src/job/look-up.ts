@@ -17,6 +17,7 @@ import {
 import { refuse, type Refusal } from '../units/refusal';
 import { jobOfKind, kindsUsed } from './fastener-kinds';
 import type { Job } from './schema';
+import { skinOfZone } from './zones';
 
 /** A kind of fastener with its names looked up. */
 export interface Fastener {
@@ -34,6 +35,8 @@ export interface LookedUp {
   readonly farMetal: Metal | undefined;
   readonly skin: SkinStrength;
   readonly skinMetal: Metal | undefined;
+  /** Of each zone, by its id. */
+  readonly zoneSkins: ReadonlyMap<string, Pick<LookedUp, 'skin' | 'skinMetal'>>;
   readonly lugMetal: Metal | undefined;
   readonly pinGrade: FastenerClass | undefined;
   /** Of each of the job's own parts, in their order; the pin's class where it has one. */
@@ -69,6 +72,13 @@ export function lookUp(job: Job): LookedUp | readonly Refusal[] {
   });
   const skin = found(skinOf(job), ...skinField(job));
   const skinMetal = 'metal' in job.skin ? metal(job.skin.metal, job.ownStock.metals) : undefined;
+  const zoneSkins = new Map<string, Pick<LookedUp, 'skin' | 'skinMetal'>>();
+  (job.survey.zones ?? []).forEach((z, i) => {
+    const there = { ...job, skin: skinOfZone(job, z) };
+    const [field, id, allowed] = skinField(there);
+    const s = found(skinOf(there), field.replace('skin', `survey.zones.${i}.skin`), id, allowed);
+    if (s) zoneSkins.set(z.id, { skin: s, skinMetal: 'metal' in z.skin ? metal(z.skin.metal, job.ownStock.metals) : undefined });
+  });
   no.push(...kindRefusals(job));
   if (!plateMetal || !baseMetal || !skin || no.length > 0) return no;
   no.push(...laminateRefusals(job, skinMetal));
@@ -85,6 +95,7 @@ export function lookUp(job: Job): LookedUp | readonly Refusal[] {
     // A metal that welding softened is as weak as a skin too.
     skin: welded && welded !== skinMetal ? { ...sheetOf(welded), name: `${welded.name}, ${job.skin.kind}` } : skin,
     skinMetal: welded,
+    zoneSkins,
     lugMetal,
     pinGrade,
     partMetals,

@@ -20,6 +20,7 @@ export const slotTurned =
   <B extends Job['bolts']['items'][number]>(b: B): B =>
     b.holes?.turn === undefined ? b : { ...b, holes: { ...b.holes, turn: f(b.holes.turn) } };
 
+const flipBox = <B extends { y0: number; y1: number }>(b: B): B => ({ ...b, y0: -b.y1 || 0, y1: -b.y0 || 0 });
 const OTHER_EDGE = { fore: 'fore', aft: 'aft', port: 'starboard', starboard: 'port' } as const;
 const OTHER_SIDE = { left: 'right', right: 'left' } as const satisfies Record<Side, Side>;
 
@@ -52,7 +53,8 @@ function mirroredSurvey(s: Survey): Survey {
     log: s.log.map((c) => swapped(c, 'left', 'right')),
     diagonals: swapped(s.diagonals, 'rising', 'falling'),
     shims: s.shims.map(flipY),
-    hidden: s.hidden.map((h) => ({ ...h, y0: -h.y1 || 0, y1: -h.y0 || 0 })),
+    hidden: s.hidden.map(flipBox),
+    ...(s.zones ? { zones: s.zones.map(flipBox) } : {}),
     existing: s.existing.map(flipY),
     bearers: s.bearers.map((b) => ({ ...b, edge: OTHER_EDGE[b.edge] })),
   };

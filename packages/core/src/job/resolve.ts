@@ -20,11 +20,12 @@ import { endsOf, holeCut } from './made-hole';
 import { packedUnder } from './packed-under';
 import { partBlank } from './part-blank';
 import { USUAL_BOND } from './plain-joint';
-import type { FarSide, KindOfFastener, Resolved } from './resolved';
+import type { FarSide, KindOfFastener, Resolved, SkinThere } from './resolved';
 import type { Job } from './schema';
 import { spreadRulesOf } from './spread-rules';
 import { weldLines } from './weld-lines';
 import { workingPart } from './working-part';
+import { skinOfZone, zoneRefusals } from './zones';
 
 export { isResolved, weldedOnly, type Factors, type FarSide, type PlacedBolt, type Resolved } from './resolved';
 
@@ -33,17 +34,21 @@ export function resolve(job: Job): Resolved | readonly Refusal[] {
   const found = lookUp(job);
   if (isRefused(found)) return found;
   const r = placed(job, found);
-  const no = [...layoutRefusals(r), ...keptOut(r), ...freePartRefusals(job, r.freeParts)];
+  const no = [...layoutRefusals(r), ...keptOut(r), ...zoneRefusals(r), ...freePartRefusals(job, r.freeParts)];
   return no.length > 0 ? no : r;
 }
 
 const isRefused = (x: LookedUp | readonly Refusal[]): x is readonly Refusal[] => Array.isArray(x);
 
 /** The job with its parts in their places, before anybody asked whether it can be made. */
-function placed(job: Job, { farMetal, fasteners, partMetals, ...found }: LookedUp): Resolved {
+function placed(job: Job, { farMetal, fasteners, partMetals, zoneSkins, ...found }: LookedUp): Resolved {
   const used = kindsUsed(job);
   const { ways, at: kindAt } = waysThrough(job);
-  const kinds = ways.map((way) => kindOf(job, way, fasteners[used.indexOf(way.kind)]!, farMetal));
+  const kinds = ways.map((way): KindOfFastener => {
+    const there = way.zone ? zoneSkins.get(way.zone.id)! : found;
+    const skin = way.zone ? skinOfZone(job, way.zone) : job.skin;
+    return { ...kindOf(job, way, fasteners[used.indexOf(way.kind)]!, farMetal), ...skinThere(job, skin, there) };
+  });
   const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
   const plate = outlineOf(job);
   const outline = job.plate.outline ? regionOf(job.plate.outline) : roundedRect(plate, job.plate.corner);
@@ -56,7 +61,6 @@ function placed(job: Job, { farMetal, fasteners, partMetals, ...found }: LookedU
     kinds,
     kind: 0,
     rules: job.practice.rules,
-    factors: factorsOf(job.practice, found.skin),
     bolts: job.bolts.items.map(({ id, x, y }, i) => ({
       id,
       x,
@@ -92,10 +96,6 @@ function placed(job: Job, { farMetal, fasteners, partMetals, ...found }: LookedU
     packs: job.packs,
     access: job.survey.access,
     seatShare: seatShareOf(job),
-    substrate: plain(job.skin),
-    skinKind: job.skin.kind,
-    skinThickness: job.skin.thickness.v,
-    timber: job.skin.kind === 'timber' ? timberRow(job.skin.grade) : undefined,
     serviceClass: joint.place === 'weather' || joint.place === 'salt' ? 3 : 2,
     panel: panelOf(job),
     bedModulus: job.skin.bedModulus.v,
@@ -121,8 +121,23 @@ function madeParts(job: Job, metals: LookedUp['partMetals']): Pick<Resolved, 'fr
   return { freeParts, eyes, working };
 }
 
+const skinThere = (job: Job, s: Job['skin'], { skin, skinMetal }: Pick<LookedUp, 'skin' | 'skinMetal'>): SkinThere => ({
+  substrate: plain(s),
+  skin,
+  skinKind: s.kind,
+  skinThickness: s.thickness.v,
+  skinMetal,
+  timber: s.kind === 'timber' ? timberRow(s.grade) : undefined,
+  factors: factorsOf(job.practice, skin),
+});
+
 /** One kind of fastener with what lies under its head and its nut, and its holes. */
-function kindOf(whole: Job, { kind: name, holes: own }: Through, f: Fastener, farMetal: Metal | undefined): KindOfFastener {
+function kindOf(
+  whole: Job,
+  { kind: name, holes: own }: Through,
+  f: Fastener,
+  farMetal: Metal | undefined,
+): Omit<KindOfFastener, keyof SkinThere> {
   const job = jobOfKind(whole, name);
   const { size } = f;
   const { plate, slot, skin, backing } = boltHoles(size.hole[job.bolts.fit], own);

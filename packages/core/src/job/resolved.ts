@@ -30,8 +30,20 @@ export interface PlacedBolt extends Point {
   readonly kind: number;
 }
 
-/** One kind of fastener of the joint: what checks read of a bolt, with the joint as that kind holds it. */
-export interface KindOfFastener {
+/** The skin under a bolt: the panel's own, or that of the zone it stands in. */
+export interface SkinThere {
+  readonly substrate: Plain<Skin>;
+  readonly skin: SkinStrength;
+  readonly skinKind: Job['skin']['kind'];
+  readonly skinThickness: number;
+  /** Of a sheet or a section. */
+  readonly skinMetal: Metal | undefined;
+  readonly timber: TimberRow | undefined;
+  readonly factors: Factors;
+}
+
+/** One kind of fastener of the joint: what checks read of a bolt, with the joint as that kind holds it, on the skin it goes through. */
+export interface KindOfFastener extends SkinThere {
   /** Its name; empty for the joint's own. */
   readonly kindName: string;
   readonly size: FastenerSize;
@@ -96,7 +108,6 @@ export interface Resolved extends KindOfFastener {
   readonly kinds: readonly KindOfFastener[];
   readonly kind: number;
   readonly rules: Job['practice']['rules'];
-  readonly factors: Factors;
   readonly bolts: readonly PlacedBolt[];
   readonly base: Rect;
   readonly baseThickness: number;
@@ -145,13 +156,6 @@ export interface Resolved extends KindOfFastener {
   readonly access: Job['survey']['access'];
   /** Part of a whole seat that stands on this plate; 1 where the job carries no seat. */
   readonly seatShare: number;
-  readonly substrate: Plain<Skin>;
-  readonly skin: SkinStrength;
-  readonly skinKind: Job['skin']['kind'];
-  readonly skinThickness: number;
-  /** Of a sheet or a section. */
-  readonly skinMetal: Metal | undefined;
-  readonly timber: TimberRow | undefined;
   readonly serviceClass: ServiceClass;
   readonly panel: Rect;
   readonly bedModulus: number;

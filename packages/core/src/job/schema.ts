@@ -11,11 +11,13 @@ import { FastenerKind, Fold, Joint, Limits, Lug, OwnHoles, Welds } from './joint
 import { MadeHole } from './made-hole';
 import { RANGES } from './ranges';
 import { Rated } from './rated';
+import { Skin } from './skin';
 import { SpreadRules } from './spread-rules';
 import { Survey } from './survey';
 
 export type { Family } from '../loads/registry';
 export type { Load } from '../loads/schema';
+export { CORES, Skin } from './skin';
 export { FAMILIES, Combination };
 export { Provenance, type Quantity } from '../units/quantity';
 
@@ -38,66 +40,6 @@ const PlacedBolt = Place.extend({
   /** Its own holes, where they are not the clearance hole of its fit. */
   holes: OwnHoles.optional(),
 });
-
-/** What a sandwich's core is made of. */
-export const CORES = ['PVC foam', 'PVC foam, dense', 'SAN foam', 'PET foam', 'balsa', 'plywood', 'honeycomb', 'unknown'] as const;
-
-const skinCommon = {
-  thickness: quantity(RANGES.skinThickness),
-  spanX: quantity(RANGES.spanX),
-  spanY: quantity(RANGES.spanY),
-  aft: quantity(RANGES.aft),
-  starboard: quantity(RANGES.starboard),
-  bedModulus: quantity(RANGES.bedModulus),
-};
-
-export const Skin = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('sheet'), metal: z.string().max(40), ...skinCommon }),
-  z.strictObject({ kind: z.literal('laminate'), glass: quantity(RANGES.glass), ...skinCommon }),
-  z.strictObject({ kind: z.literal('plywood'), grade: z.string().max(40), ...skinCommon }),
-  z.strictObject({
-    kind: z.literal('sandwich'),
-    nearFace: quantity(RANGES.nearFace),
-    farFace: quantity(RANGES.farFace),
-    glass: quantity(RANGES.glass),
-    core: z.enum(CORES),
-    coreCrush: quantity(RANGES.coreCrush),
-    coreShear: quantity(RANGES.coreShear),
-    coreModulus: quantity(RANGES.coreModulus),
-    ...skinCommon,
-  }),
-  z.strictObject({
-    kind: z.literal('timber'),
-    grade: z.string().max(40),
-    grain: z.enum(['x', 'y']),
-    endGrain: quantity(RANGES.endGrain),
-    ...skinCommon,
-  }),
-  z.strictObject({
-    kind: z.literal('hollow'),
-    /** Square or rectangular where left out; a round tube is as wide as it is deep. */
-    form: z.enum(['box', 'round']).optional(),
-    metal: z.string().max(40),
-    wall: quantity(RANGES.wall),
-    width: quantity(RANGES.sectionWidth),
-    through: z.enum(['one wall', 'both walls']),
-    ...skinCommon,
-  }),
-  /** The flange of a beam or channel, or the leg of an angle, running fore and aft; `thickness` is the flange's. */
-  z.strictObject({
-    kind: z.literal('flange'),
-    of: z.enum(['beam', 'channel', 'angle']),
-    metal: z.string().max(40),
-    width: quantity(RANGES.flangeWidth),
-    web: quantity(RANGES.web),
-    depth: quantity(RANGES.sectionDepth),
-    /** Where the web of a channel or angle stands; a beam has it in the middle. */
-    webAt: z.enum(['port', 'starboard']),
-    ...skinCommon,
-  }),
-  z.strictObject({ kind: z.literal('bed'), strength: quantity(RANGES.bedStrength), ...skinCommon }),
-]);
-export type Skin = z.infer<typeof Skin>;
 
 /** Loose plates on each other. */
 const plates = z.number().int().gte(1, 'allowed: 1 to 4').lte(4, 'allowed: 1 to 4');

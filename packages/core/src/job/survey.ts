@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { id, name } from '../loads/schema';
 import { MAX_READINGS, Provenance, quantity, rangedNumber as number } from '../units/quantity';
 import { RANGES } from './ranges';
+import { ZoneSkin } from './skin';
 
 /** What was found on the job: patterns, as-built dimensions, shims, and what is under the plate. */
 export const SIDES = ['left', 'right'] as const;
@@ -76,6 +77,7 @@ export const Shim = z.strictObject({ id, ...place, gap: quantity(RANGES.gap) });
 export type Shim = z.infer<typeof Shim>;
 
 export const HIDDEN = ['cable', 'pipe', 'tank', 'cavity of unknown depth', 'crack', 'old repair', 'other'] as const;
+export const CROSSINGS = ['sleeve', 'plug', 'hatch'] as const;
 /** Something under or behind the skin that the drill must not meet. */
 export const Hidden = z.strictObject({
   id,
@@ -86,8 +88,22 @@ export const Hidden = z.strictObject({
   y0: number(RANGES.position),
   y1: number(RANGES.position),
   clear: quantity(RANGES.clearance),
+  /** How bolts get across a cavity all the same: each in a sleeve or a solid plug, or after a hatch was cut and it was looked into. */
+  crossed: z.enum(CROSSINGS).optional(),
 });
 export type Hidden = z.infer<typeof Hidden>;
+
+/** A part of the panel whose skin is another: its corners in plate axes. */
+export const Zone = z.strictObject({
+  id,
+  note: z.string().max(80, 'allowed: up to 80 characters'),
+  x0: number(RANGES.position),
+  x1: number(RANGES.position),
+  y0: number(RANGES.position),
+  y1: number(RANGES.position),
+  skin: ZoneSkin,
+});
+export type Zone = z.infer<typeof Zone>;
 
 export const ACCESS = ['unknown', 'head room', 'socket', 'spanner', 'hand only', 'none'] as const;
 export const CONNECTIONS = ['unknown', 'welded', 'bolted', 'riveted', 'bonded', 'screwed'] as const;
@@ -100,6 +116,7 @@ export const Survey = z.strictObject({
   diagonals: z.strictObject({ rising: quantity(RANGES.diagonal).optional(), falling: quantity(RANGES.diagonal).optional() }),
   shims: z.array(Shim).max(60, 'allowed: up to 60 points'),
   hidden: z.array(Hidden).max(30, 'allowed: up to 30'),
+  zones: z.array(Zone).max(8, 'allowed: up to 8 zones').optional(),
   existing: z
     .array(z.strictObject({ id, ...place, d: quantity(RANGES.existingHole), use: z.enum(['re-use', 'fill', 'stay clear']) }))
     .max(60, 'allowed: up to 60 holes'),

@@ -102,6 +102,12 @@ export function namedValues(job: Job): NamedValue[] {
   ];
   for (const [key, range] of SKIN_ROWS[skin.kind])
     rows.push(measure(`skin.${key}`, range, (skin as unknown as Record<string, Quantity>)[key]!));
+  for (const z of job.survey.zones ?? [])
+    for (const [key, range] of [['thickness', 'skinThickness'], ...SKIN_ROWS[z.skin.kind]] as const)
+      rows.push({
+        ...measure(`survey.zones.${z.id}.skin.${key}`, range, (z.skin as unknown as Record<string, Quantity>)[key]!),
+        label: `Zone ${z.id}: ${RANGES[range].label.toLowerCase()}`,
+      });
   if (base.holes.length > 0) {
     rows.push({
       path: 'base.holes',

@@ -3,6 +3,7 @@ import { distance } from '../geometry/points';
 import { boundsOf } from '../geometry/rects';
 import { edgeDistance } from '../geometry/region';
 import { isHeldByThreadOf } from '../job/joint';
+import { zonesUnder } from '../job/zones';
 import { atBolt } from '../job/of-kind';
 import type { PlacedBolt, Resolved } from '../job/resolve';
 import { preloadCounts } from '../job/preload-lasts';
@@ -83,6 +84,8 @@ const isNothing = (l: Layer): boolean =>
   ![l.stiffness.D11, l.stiffness.D22, l.stiffness.D66, l.stiffness.S1, l.stiffness.S2].every((v) => Number.isFinite(v) && v > 0);
 
 function refusedStack(r: Resolved): Refusal | undefined {
+  if (zonesUnder(r.job))
+    return refuse('survey.zones', 'a skin that changes under the plate is judged by hand', 'one skin under all of the plate');
   if (r.skinKind === 'flange')
     return refuse(
       'skin.kind',

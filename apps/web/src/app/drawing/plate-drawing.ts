@@ -71,6 +71,10 @@ function sideFor(b: Point, reach: number, base: Rect): 1 | -1 {
       stroke: #f3eee1;
       stroke-width: 2px;
     }
+    .zone-words {
+      fill: #5e430c;
+      font-weight: 600;
+    }
     .scribed {
       fill: #ffffff;
       font-weight: 600;
@@ -123,6 +127,13 @@ export class PlateDrawing {
       const path = pathData(region, (p) => ({ x: p.x, y: -p.y }), true);
       return { id: h.id, y: h.y, path, beside: Math.max(h.x + 15, ...region.outer.map((v) => v.x + cut.d / 2 + 2)) };
     }),
+  );
+  protected readonly zones = computed(() =>
+    (this.job().survey.zones ?? []).map((z) => ({
+      id: z.id,
+      ...upright(z),
+      words: `${z.id}: ${z.note || z.skin.kind} ${z.skin.thickness.text}`,
+    })),
   );
   protected readonly member = computed(() => memberInPlan(this.job()));
   protected readonly base = computed((): Rect => {

@@ -2,6 +2,7 @@ import { farLayersOf, farOutlineOf, panelOf } from '@core/job/outlines';
 import { packedUnder } from '@core/job/packed-under';
 import type { Bolt, Job } from '@core/job/schema';
 import { jobOfKind } from '@core/job/fastener-kinds';
+import { jobAt } from '@core/job/zones';
 import { fastenerSize } from '@core/stock/fasteners';
 import { metal } from '@core/stock/metals';
 import { formatQuantity } from '@core/units/format-quantity';
@@ -198,7 +199,8 @@ export function labelsOf(layers: readonly Layer[], text: number) {
 
 /** The stack cut through a bolt, drawn with the fastener that bolt is. */
 export function sectionOf(whole: Job, bolt: Bolt | undefined, left: number, right: number, text: number) {
-  const job = jobOfKind(whole, bolt?.kind);
+  const ofKind = jobOfKind(whole, bolt?.kind);
+  const job = bolt ? jobAt(ofKind, bolt) : ofKind;
   const size = fastenerSize(job.bolts.size);
   const layers = layersOf(job, bolt, left, right);
   const drawn = bolt && size ? boltInSection(job, bolt, size) : undefined;

@@ -11,6 +11,7 @@ import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import { freeId } from '../load/edits';
 import { changeSurvey } from './edits';
+import { ZonesList } from './zones-list';
 
 type Existing = Survey['existing'][number];
 type Bearer = Survey['bearers'][number];
@@ -26,7 +27,7 @@ const same = (list: readonly string[]): readonly Choice[] => list.map((value) =>
 /** What hides behind the skin, the holes that are there already, the bearers, and who can get a hand to it. */
 @Component({
   selector: 'ms-behind',
-  imports: [MatButton, MatIconButton, MatIcon, PickField, QuantityField],
+  imports: [MatButton, MatIconButton, MatIcon, PickField, QuantityField, ZonesList],
   templateUrl: './behind-sheet.html',
   styleUrl: './sheet.scss',
   styles: `
@@ -44,6 +45,9 @@ const same = (list: readonly string[]): readonly Choice[] => list.map((value) =>
       border-bottom: 0;
       padding: 1px 0;
       --quantity-width: 74px;
+    }
+    .across {
+      grid-column: span 3;
     }
     .thing .wide {
       grid-column: span 2;
@@ -122,6 +126,22 @@ export class BehindSheet {
       (s) => ({ hidden: s.hidden.map((x) => (x.id === h.id ? { ...x, ...change } : x)) }),
       `hidden.${h.id}.${key}`,
     );
+  }
+
+  protected readonly crossings: readonly Choice[] = [
+    { value: '', label: 'not at all' },
+    { value: 'sleeve', label: 'each in a sleeve' },
+    { value: 'plug', label: 'each in a solid plug' },
+    { value: 'hatch', label: 'a hatch was cut' },
+  ];
+  protected cross(h: Hidden, how: NonNullable<Hidden['crossed']> | ''): void {
+    this.change(`${h.what} ${h.id}, crossed`, (s) => ({
+      hidden: s.hidden.map((x) => {
+        if (x.id !== h.id) return x;
+        const { crossed: _was, ...plain } = x;
+        return how === '' ? plain : { ...plain, crossed: how };
+      }),
+    }));
   }
 
   protected corner(h: Hidden, key: 'x0' | 'x1' | 'y0' | 'y1', v: number): void {

@@ -344,6 +344,31 @@ describe('behind the skin', () => {
     expect(desk.job()!.survey.hidden).toEqual([]);
   });
 
+  it('a zone of another skin is marked, drawn and made of what is there; a cavity is crossed by choice', async () => {
+    await show(fresh(), 'behind');
+    await press(/addZone/);
+    expect(desk.job()!.survey.zones).toMatchObject([
+      { id: 'Z1', x0: 0, skin: { kind: 'laminate', thickness: { from: 'assumed' } } },
+    ]);
+    expect(desk.job()!.survey.zones![0]!.skin).not.toHaveProperty('spanX');
+    expect(host().querySelector('g.zone')!.textContent).toContain('Z1: laminate');
+    const zones = fixture.debugElement.query((d) => d.name === 'ms-zones').componentInstance;
+    zones.kind(desk.job()!.survey.zones![0], 'sandwich');
+    await settle();
+    zones.material(desk.job()!.survey.zones![0], 'core', 'balsa');
+    await settle();
+    expect(desk.job()!.survey.zones![0]!.skin).toMatchObject({ kind: 'sandwich', core: 'balsa', coreCrush: { from: 'assumed' } });
+    await press('Take out zone Z1');
+    expect(desk.job()!.survey.zones).toBeUndefined();
+    await press(/addMark/);
+    await choose('What D1 is', 'cavity of unknown depth');
+    const behind = fixture.debugElement.query((d) => d.name === 'ms-behind').componentInstance;
+    behind.cross(desk.job()!.survey.hidden[0], 'sleeve');
+    expect(desk.job()!.survey.hidden[0]).toMatchObject({ crossed: 'sleeve' });
+    behind.cross(desk.job()!.survey.hidden[0], '');
+    expect(desk.job()!.survey.hidden[0]).not.toHaveProperty('crossed');
+  });
+
   it('existing holes and bearers are written down', async () => {
     await show(fresh(), 'behind');
     await press(/addHole/);

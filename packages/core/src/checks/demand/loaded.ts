@@ -1,7 +1,7 @@
 import type { Resolved } from '../../job/resolve';
 import { lasting } from '../../job/factors';
-import { usualDuration, type LoadCase } from '../../loads/load-case';
-import { share } from '../../sharing/share';
+import { lowered, usualDuration, type LoadCase } from '../../loads/load-case';
+import { share, standsOff } from '../../sharing/share';
 import type { Solved } from '../../sharing/solved';
 import { isRefusal, type Refusal } from '../../units/refusal';
 import { asSolved } from './as-solved';
@@ -20,4 +20,11 @@ export function loaded(job: Resolved, c: LoadCase, solved?: Solved): UnderLoad |
   const shared = share(r, c, solved);
   if (isRefusal(shared)) return shared;
   return { r, s: { ...shared, demand: solved ? asSolved(r, solved) : byHand(r, shared) } };
+}
+
+/** The same shares on another skin: what bends and what presses there is worked out again by hand. */
+export function sharedOn(view: Resolved, s: Loaded): Loaded {
+  const midSkin = lowered(s.loadCase, standsOff(view) + view.skinThickness / 2);
+  const shared = { ...s, midSkin };
+  return { ...shared, demand: byHand(view, shared) };
 }
