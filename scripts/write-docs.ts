@@ -1,10 +1,8 @@
 // npm run docs: the JSON Schema of the job file and the table of methods, written from the code. --check fails where they are old.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { z } from 'zod';
 import { CHECKS } from '@core/checks/registry';
-import { VERSION } from '@core/job/schema';
-import { WholeJob } from '@core/job/whole-job';
+import { jobSchema } from '@core/formats/field-words';
 import { PACKS } from '@core/checks/whole/packs';
 import { RULE_WORDS } from '@core/loads/at-foot';
 import { BUILDERS } from '@core/loads/registry';
@@ -15,7 +13,7 @@ import { REFERENCE_VALUES, relativeError, WORKED_FORMULAS } from '@core/referenc
 const DOCS = join(import.meta.dirname, '../docs');
 
 function schema(): string {
-  return `${JSON.stringify({ ...z.toJSONSchema(WholeJob, { target: 'draft-2020-12', io: 'input' }), title: `Mast Shoe job, version ${VERSION}` }, null, 2)}\n`;
+  return `${JSON.stringify(jobSchema().schema, null, 2)}\n`;
 }
 
 /** The table between the marks of methods.md. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { disagreement } from './agreement';
 import type { FieldRange } from './field-range';
+import type { Dimension } from './unit-table';
 
 /** Where a value came from. `assumed` stays marked everywhere until someone measures it. */
 export const Provenance = z.enum(['assumed', 'measured', 'sheet']);
@@ -14,7 +15,23 @@ export const rangedNumber = (r: FieldRange) => {
   const message = `${r.label}: allowed ${r.allowed}`;
   const low = r.above !== undefined ? n.gt(r.above, message) : n.gte(r.min!, message);
   const high = low.lte(r.max, message);
-  return r.dimension === 'count' ? high.int(message) : high;
+  return (r.dimension === 'count' ? high.int(message) : high).describe(inWords(r));
+};
+
+/** "Plate thickness, mm; over 0 up to 100 mm": what a field is, for whoever reads the schema. */
+const inWords = (r: FieldRange): string => `${r.label}${INSIDE[r.dimension]}; ${r.allowed}`;
+/** Units of the document. */
+const INSIDE: Readonly<Record<Dimension, string>> = {
+  length: ', mm',
+  force: ', N',
+  moment: ', N·mm',
+  stress: ', MPa',
+  mass: ', kg',
+  angle: ', rad',
+  speed: ', m/s',
+  area: ', mm²',
+  ratio: '',
+  count: '',
 };
 
 /**
@@ -25,11 +42,15 @@ export const quantity = (r: FieldRange) =>
   z
     .strictObject({
       v: rangedNumber(r),
-      text: z.string().max(60),
-      from: Provenance,
-      at: z.iso.datetime().optional(),
-      with: z.string().max(60).optional(),
-      readings: z.array(rangedNumber(r)).max(MAX_READINGS, `allowed: up to ${MAX_READINGS} readings`).optional(),
+      text: z.string().max(60).describe('as it was typed, with its unit'),
+      from: Provenance.describe('where it came from: assumed stays marked until measured'),
+      at: z.iso.datetime().optional().describe('when it was measured'),
+      with: z.string().max(60).optional().describe('what it was measured with'),
+      readings: z
+        .array(rangedNumber(r))
+        .max(MAX_READINGS, `allowed: up to ${MAX_READINGS} readings`)
+        .optional()
+        .describe('every reading taken; v is their median'),
     })
     .superRefine((q, context) => {
       // A value out of range is said as that alone.
@@ -40,7 +61,8 @@ export const quantity = (r: FieldRange) =>
           path: [no.part],
           message: `${r.label}: ${no.because}; allowed: text, readings and v that agree`,
         });
-    });
+    })
+    .describe(inWords(r));
 
 export type Quantity = z.infer<ReturnType<typeof quantity>>;
 
