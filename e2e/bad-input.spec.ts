@@ -27,7 +27,6 @@ test('files that are not right are refused by field and range; the rack stays as
 });
 
 test('a bad number says the field and the range, loses nothing, and changes nothing', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'sensor-mast-foot');
   await openStage(page, id, 'measure');
   const skin = page.getByLabel('Skin thickness', { exact: true });
@@ -49,7 +48,6 @@ test('a bad number says the field and the range, loses nothing, and changes noth
 });
 
 test('layouts that cannot be made are refused on the spot, and undo brings back the one before', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'sensor-mast-foot');
   await openStage(page, id, 'lay-out');
   await page.locator('[data-bolt=B1]').focus();
@@ -77,7 +75,6 @@ test('layouts that cannot be made are refused on the spot, and undo brings back 
 });
 
 test('all spacers in one line under a moment about it: a hinge, said so', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'sensor-mast-foot');
   const { job, version } = await (await page.request.get(`/api/jobs/${id}`)).json();
   const items = [

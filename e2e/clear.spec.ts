@@ -1,7 +1,6 @@
 import { copyOf, expect, openStage, pick, saved, stored, test, weakest } from './shop';
 
 test('the core-sampler job goes from failing to sound through what is offered alone, each step undoable', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'core-sampler-winch');
   await openStage(page, id, 'lay-out');
   const verdict = page.locator('ms-headline .says');
@@ -24,7 +23,6 @@ test('the core-sampler job goes from failing to sound through what is offered al
 });
 
 test('the load turned up by key: the chain is asked again at each turn, and links go in their order', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'sensor-mast-foot');
   await openStage(page, id, 'lay-out');
   await expect(weakest(page)).toBeVisible();
@@ -49,7 +47,6 @@ test('the load turned up by key: the chain is asked again at each turn, and link
 });
 
 test('a class 8 nut on a 10.9 bolt is flagged at once, and what is offered clears it', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'damper-tab-trailer');
   await openStage(page, id, 'lay-out');
   const link = page.locator('ms-load-path ol button', { hasText: 'Nut class' });

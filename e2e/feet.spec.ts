@@ -5,7 +5,6 @@ const foot = (name: string) => new RegExp(`^${name}`);
 test('a winch is stood on four feet: what comes to each, one in hand, one made its own, each with files of its own', async ({
   page,
 }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'core-sampler-winch');
   await openStage(page, id, 'load');
   await page.getByRole('radio', { name: 'How it stands' }).click();
@@ -69,7 +68,6 @@ test('a winch is stood on four feet: what comes to each, one in hand, one made i
 });
 
 test('feet in a line under a moment about it are refused by name, and hold once they take it', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'dive-ladder-top');
   await openStage(page, id, 'load');
   await page.getByRole('radio', { name: 'How it stands' }).click();

@@ -4,7 +4,6 @@ import { copyOf, dragBy, expect, openStage, pick, saved, stored, storedWhole, te
 test('holes: a ring of bolts, one slotted at an angle, a hole of the plate’s own moved by pointer and by key, all of it cut', async ({
   page,
 }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'core-sampler-winch');
   await openStage(page, id, 'lay-out');
   await page.getByRole('radio', { name: 'holes' }).click();
@@ -45,7 +44,6 @@ test('holes: a ring of bolts, one slotted at an angle, a hole of the plate’s o
 });
 
 test('a mirrored pair: drawn once, cut in both hands; an earlier version is set beside what it is now', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'stretcher-rack-ends');
   await openStage(page, id, 'lay-out');
   await page.getByRole('button', { name: 'Parts' }).click();

@@ -1,7 +1,6 @@
 import { copyOf, expect, openStage, pick, saved, stored, test } from './shop';
 
 test('a pin in single shear bends first; a support tab, taken in one press, clears it', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'damper-tab-trailer');
   await openStage(page, id, 'lay-out');
   const verdict = page.locator('ms-headline .says');
@@ -22,7 +21,6 @@ test('a pin in single shear bends first; a support tab, taken in one press, clea
 test('the joint’s own sheets: sleeves let a hollow rail be tightened; welds, rules and filters answer at once', async ({
   page,
 }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'tow-receiver-lorry');
   await openStage(page, id, 'lay-out');
   const link = (name: string) => page.locator('ms-load-path ol button', { hasText: name });

@@ -2,7 +2,6 @@ import DxfParser from 'dxf-parser';
 import { copyOf, expect, openStage, pick, saved, stored, test } from './shop';
 
 test('one joint of two kinds of bolt: a bolt made of the other kind, drawn, listed and undone', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'stay-plate-port');
   await openStage(page, id, 'lay-out');
   const bolts = page.locator('ms-stack-card dd').filter({ hasText: ' × ' });
@@ -29,7 +28,6 @@ test('one joint of two kinds of bolt: a bolt made of the other kind, drawn, list
 });
 
 test('a foot held by welds alone: an edge left bare works the rest harder, and with none it is refused', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'mast-socket-welded');
   await openStage(page, id, 'lay-out');
   await page.getByRole('radio', { name: 'welds' }).click();
@@ -55,7 +53,6 @@ test('a foot held by welds alone: an edge left bare works the rest harder, and w
 test('a bent rail is made from flat bar, seen flat and from the side, and cut; a link is judged for its part of the load', async ({
   page,
 }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'core-sampler-winch');
   await openStage(page, id, 'lay-out');
   await page.getByRole('button', { name: 'Parts' }).click();

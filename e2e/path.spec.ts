@@ -182,7 +182,6 @@ test('the rack: duplicate, rename, archive, restore, table', async ({ page }) =>
 });
 
 test('keys: nudge, exact place, thickness, size, class, units, mirror, dimensions, command box', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'sensor-mast-foot');
   await openStage(page, id, 'lay-out');
   const b1 = page.locator('[data-bolt=B1]');
@@ -228,7 +227,6 @@ test('keys: nudge, exact place, thickness, size, class, units, mirror, dimension
 });
 
 test('a face dragged in the section falls on the next stock thickness; edges and corners drag too', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'sensor-mast-foot');
   await openStage(page, id, 'lay-out');
   const face = page.getByRole('slider', { name: /^Plate thickness/ });

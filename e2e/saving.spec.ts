@@ -7,7 +7,6 @@ import { atFirst, copyOf, expect, openStage, saved, stored, test } from './shop'
 
 /** One job open in two tabs, both on the same version. */
 async function twoTabs(page: Page, context: BrowserContext): Promise<{ id: string; other: Page }> {
-  await page.goto('/');
   const id = await copyOf(page, 'sensor-mast-foot');
   await openStage(page, id, 'lay-out');
   const other = await context.newPage();
@@ -92,7 +91,6 @@ test('an answer held back belongs to its own job: another job opened meanwhile, 
 });
 
 test('an edit made while the server is away, its tab closed, is sent from the next tab', async ({ page, context }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'sensor-mast-foot');
   const left = await context.newPage();
   await openStage(left, id, 'lay-out');

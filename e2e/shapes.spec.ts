@@ -4,7 +4,6 @@ import { copyOf, dragBy, expect, openStage, pick, saved, stored, test } from './
 test('a plate is wrapped round its holes, a corner moved by pointer and by key, rounded, and cut as it is drawn', async ({
   page,
 }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'core-sampler-winch');
   await openStage(page, id, 'lay-out');
   await page.getByRole('radio', { name: 'shape' }).click();
@@ -42,7 +41,6 @@ test('a plate is wrapped round its holes, a corner moved by pointer and by key, 
 });
 
 test('a corner over another edge is refused by its place, and undone in one step', async ({ page }) => {
-  await page.goto('/');
   const id = await copyOf(page, 'stay-plate-port');
   await openStage(page, id, 'lay-out');
   await page.getByRole('radio', { name: 'shape' }).click();

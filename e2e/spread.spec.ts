@@ -11,7 +11,6 @@ const fine = (page: Page) =>
 const figure = (page: Page, what: RegExp) => page.locator('ms-spread-figures tr', { hasText: what }).locator('td').first();
 
 async function openSpread(page: Page, job: string): Promise<void> {
-  await page.goto('/');
   const id = await copyOf(page, job);
   await openStage(page, id, 'spread');
   await fine(page);

@@ -40,35 +40,33 @@ const VIEWS = {
       await page.locator('ms-clearings .one').first().waitFor();
     },
   },
-  joint: {
-    at: '/job/tow-receiver-lorry/lay-out',
+  shapes: {
+    at: '/job/stretcher-rack-ends/lay-out',
     async first(page) {
-      await page.getByRole('radio', { name: 'joint' }).click();
-      await page.locator('ms-pick', { hasText: 'Round the bolt' }).getByRole('combobox').click();
-      await page.getByRole('option', { name: 'steel sleeve' }).click();
-      await page.getByLabel('Sleeve or plug, outside', { exact: true }).fill('30');
-      await page.mouse.move(600, 200);
-      await page.locator('[data-bolt=B1]').focus();
+      await page.getByRole('radio', { name: 'shape' }).click();
+      await page.locator('[data-node="-1 3"]').focus();
     },
   },
-  lug: {
-    at: '/job/damper-tab-trailer/lay-out',
+  parts: {
+    at: '/job/damper-tab-supported/lay-out',
     async first(page) {
-      await page.getByRole('radio', { name: 'lug' }).click();
-      await page.mouse.move(600, 200);
+      await page.getByRole('button', { name: 'Parts' }).click();
+      await page.locator('ms-parts-drawer li').nth(2).waitFor();
     },
+  },
+  'bent-part': {
+    at: '/job/generator-skid-rails/lay-out',
+    async first(page) {
+      await page.getByRole('button', { name: 'Parts' }).click();
+      await page.getByRole('button', { name: /^Open Skid rail/ }).click();
+      await page.locator('ms-part-sheet').waitFor();
+    },
+  },
+  'side-by-side': {
+    at: '/compare?a=damper-tab-trailer&b=damper-tab-supported',
+    wait: '.links tbody tr',
   },
   spread: { at: `${WINCH}/spread`, first: (page) => page.getByText(/fine mesh, /).waitFor() },
-  'spread-stress': {
-    at: '/job/sensor-mast-foot/spread',
-    async first(page) {
-      await page.getByText(/fine mesh, /).waitFor();
-      await page.locator('ms-pick', { hasText: 'Show' }).getByRole('combobox').click();
-      await page.getByRole('option', { name: 'Stress (von Mises)' }).click();
-      await page.getByRole('button', { name: 'Plate', exact: true }).click();
-      await page.mouse.move(480, 330);
-    },
-  },
   'spread-compare': {
     at: '/job/fold-down-bench-left/spread',
     async first(page) {
@@ -82,12 +80,6 @@ const VIEWS = {
     },
   },
   stock: { at: '/stock', wait: 'tbody tr' },
-  crank: {
-    at: '/job/sensor-mast-foot/lay-out',
-    async first(page) {
-      for (let i = 0; i < 5; i++) await page.locator('body').press('+');
-    },
-  },
   choose: {
     at: '/job/sensor-mast-foot/choose',
     async first(page) {

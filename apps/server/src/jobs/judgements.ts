@@ -1,5 +1,5 @@
 import { headline } from '@core/chain/headline';
-import { judgeFeet, multiplesOfFeet, worstFoot, type FootJudged } from '@core/chain/feet';
+import { judgeFeet, leastFrom, worstFoot, type FootJudged } from '@core/chain/feet';
 import { judge, multiplesOf, type Judged } from '@core/chain/judge';
 import type { VerdictState } from '@core/chain/evaluate';
 import { spreadRulesOf } from '@core/job/spread-rules';
@@ -51,16 +51,17 @@ function isolated(whole: WholeJob, judging: (job: Job) => Judged): TagVerdict {
 }
 
 function verdictOf(judged: readonly FootJudged[], by: TagVerdict['by']): TagVerdict {
-  const feet = judged.map((f) => ({ ...f, verdict: f.judged.verdict, multiples: multiplesOf(f.job, f.judged) }));
+  const feet = judged.map((f) => ({ ...f, verdict: f.judged.verdict }));
   const worst = worstFoot(feet);
   const v = worst.verdict;
-  const { goodFor } = multiplesOfFeet(feet);
+  const multiples = multiplesOf(worst.job, worst.judged);
+  const goodFor = leastFrom(feet, worst, multiples.goodFor);
   const weakest = v.links.find((l) => l.id === v.weakest);
   return {
     state: v.state,
     by,
     foot: feet.length > 1 ? worst.name : '',
-    says: headline(worst.job, v, worst.multiples).says,
+    says: headline(worst.job, v, multiples).says,
     weakest: weakest?.name ?? '',
     utilisation: weakest && Number.isFinite(weakest.utilisation) ? weakest.utilisation : null,
     caseName: weakest?.caseName ?? '',

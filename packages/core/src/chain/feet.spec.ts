@@ -17,7 +17,8 @@ import { randomJob } from '../testing/random-job';
 import { freeLoad, resolved, testJob } from '../testing/test-job';
 import { fromSheet } from '../units/quantity';
 import { evaluate } from './evaluate';
-import { footVerdicts, judgeFeet, leastMultiple, multiplesOfFeet, worstFoot } from './feet';
+import { footVerdicts, judgeFeet, leastFrom, leastMultiple, multiplesOfFeet, worstFoot } from './feet';
+import { multiplesOf } from './judge';
 
 const q = (v: number) => fromSheet(v, String(v));
 const four = (job: Job) => standingAs(oneFoot(job), 'F1', 'four feet', { along: 400, across: 300, count: 4 });
@@ -175,6 +176,18 @@ describe('the foot that decides', () => {
     expect(pick(of('sound', 0.4), of('tight', 0.91))).toBe(1);
     expect(pick(of('sound', 0.5), of('sound', 0.5))).toBe(0);
     expect(pick(of('tight', 0.95), of('refused', 0))).toBe(1);
+  });
+  it('the least found from the one that decides is the least of all worked out', () => {
+    const light = four(testJob({ fx: 800, fz: -200, z: 150 }));
+    for (const whole of [light, changedFoot(light, 'F4', { skin: { ...light.feet[3]!.skin, thickness: q(6) } })]) {
+      const feet = judgeFeet(whole).map((f) => ({ ...f, verdict: f.judged.verdict }));
+      const worst = worstFoot(feet);
+      const all = feet.map((f) => ({ name: f.name, multiples: multiplesOf(f.job, f.judged) }));
+      const least = multiplesOfFeet(all).goodFor;
+      const found = leastFrom(feet, worst, multiplesOf(worst.job, worst.judged).goodFor);
+      expect([found.known, least.known]).toEqual([true, true]);
+      if (found.known && least.known) expect([found.at / least.at, found.link]).toEqual([expect.closeTo(1, 5), least.link]);
+    }
   });
   it('is good for the least of them, and unknown where one is', () => {
     const known = (name: string, at: number) => ({

@@ -3,7 +3,7 @@ import { resolve } from '../job/resolve';
 import type { Job } from '../job/schema';
 import type { Design, Foot, WholeJob } from '../job/whole-job';
 import type { Verdict, VerdictState } from './evaluate';
-import { judge, type Judged } from './judge';
+import { holdsUnder, judge, keptMultiple, type Judged } from './judge';
 import type { Multiples } from './judge';
 import type { Multiple } from './multiple';
 
@@ -60,6 +60,23 @@ export function leastMultiple(feet: readonly { readonly name: string; readonly m
   const known = feet.flatMap(({ name, multiple: m }) => (m.known ? [{ name, m }] : []));
   const least = known.reduce((a, b) => (b.m.at < a.m.at ? b : a));
   return feet.length === 1 ? least.m : { ...least.m, link: `${least.name}: ${least.m.link}` };
+}
+
+/**
+ * The least multiple of several feet, from the one that decides: another is worked out only where it does not hold at that. What it
+ * does past that does not matter.
+ */
+export function leastFrom<T extends Pick<FootJudged, 'id' | 'name' | 'job' | 'judged'>>(
+  feet: readonly T[],
+  worst: T,
+  of: Multiple,
+): Multiple {
+  const others = feet.filter((f) => f.id !== worst.id && !(of.known && holdsUnder(f.job, f.judged, of.at)));
+  const named = of.known && feet.length > 1 && others.length === 0 ? { ...of, link: `${worst.name}: ${of.link}` } : of;
+  return leastMultiple([
+    { name: worst.name, multiple: named },
+    ...others.map((f) => ({ name: f.name, multiple: keptMultiple(f.job, f.judged) })),
+  ]);
 }
 
 /** What a job is good for: the least of its feet. */

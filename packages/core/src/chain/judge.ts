@@ -74,6 +74,14 @@ export function multiplesOf(job: Job, judged: Judged, mesh: Mesh = 'fine'): Mult
   return { goodFor: kept, letsGoNear: near };
 }
 
+/** The multiple with the factors kept, alone. */
+export const keptMultiple = (job: Job, judged: Judged, mesh: Mesh = 'fine'): Multiple =>
+  goodFor(job, judged.verdict, solvedAt(job, mesh, judged.solved));
+
+/** Whether a judged job holds at so many times its load: one question where the multiple itself takes twenty. */
+export const holdsUnder = (job: Job, judged: Judged, times: number, mesh: Mesh = 'fine'): boolean =>
+  holdsAt(job, times, solvedAt(job, mesh, judged.solved));
+
 /** How the job fares on a draft of the solver; nothing where that refuses it. */
 function asSolvedDraft(job: Job): AsSolved {
   const as: Job = { ...job, spread: { ...spreadRulesOf(job), checks: 'solver' } };

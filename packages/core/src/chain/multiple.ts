@@ -1,3 +1,4 @@
+import { resolve } from '../job/resolve';
 import type { Job } from '../job/schema';
 import type { Refusal } from '../units/refusal';
 import { evaluate, type SolvedCases, type Verdict } from './evaluate';
@@ -34,10 +35,10 @@ interface At {
   readonly refused: Link | undefined;
 }
 
-function askedAt(job: Job, times: number, solvedAt: SolvedAt): At | undefined {
+function askedAt(job: Job, times: number, solvedAt: SolvedAt, resolved: ReturnType<typeof resolve>): At | undefined {
   const solved = solvedAt(times);
   if (!isFigures(solved)) return undefined;
-  const v = evaluate(job, solved, times);
+  const v = evaluate(job, solved, times, resolved);
   if (v.refusals.length > 0) return undefined;
   const link = worstOf(v.links.filter((l) => !l.loadFree));
   return { used: link?.utilisation ?? 0, link, refused: v.links.find((l) => l.state === 'refused') };
@@ -55,12 +56,13 @@ export function goodFor(job: Job, v: Verdict, solvedAt: SolvedAt = () => undefin
   if (!first || first.utilisation <= 0) return unknown('no link is loaded');
   if (1 / first.utilisation > MOST) return unknown(`over ${MOST} times: the load is next to nothing`);
   if (!Number.isFinite(first.utilisation)) return unknown(`${first.name} has nothing to hold with`);
-  return search(first, (k) => askedAt(job, k, solvedAt));
+  const resolved = resolve(job);
+  return search(first, (k) => askedAt(job, k, solvedAt, resolved));
 }
 
 /** Whether every loaded link holds at so many times the load, and none is refused there. */
 export function holdsAt(job: Job, times: number, solvedAt: SolvedAt): boolean {
-  const a = askedAt(job, times, solvedAt);
+  const a = askedAt(job, times, solvedAt, resolve(job));
   return a !== undefined && !a.refused && a.used <= 1;
 }
 

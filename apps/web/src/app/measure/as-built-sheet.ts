@@ -1,10 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { Job, Quantity } from '@core/job/schema';
 import type { Critical, Shim } from '@core/job/survey';
 import { asBuilt, outOfSquare, PLACES, type AsBuilt, type PlaceName } from '@core/survey/as-built';
+import { outlineOf } from '@core/job/outlines';
 import { packersFor, surfaceOf } from '@core/job/packers';
+import { wedgeUnder } from '@core/job/wedge';
 import { formatQuantity } from '@core/units/format-quantity';
 import { assumed, fromSheet } from '@core/units/quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';
@@ -83,6 +85,12 @@ export class AsBuiltSheet {
     const { a, b } = this.sidesOfPattern();
     const found = a > 0 && b > 0 ? outOfSquare(rising.v, falling.v, a, b) : undefined;
     return found ? { ...found, a, b } : null;
+  });
+  /** One wedge in place of packers, by its thin corner. */
+  protected readonly thin = signal<Quantity>(fromSheet(3, '3 mm'));
+  protected readonly wedge = computed(() => {
+    const s = this.surface();
+    return isRefusal(s) || Math.hypot(s.gx, s.gy) < 1e-4 ? undefined : wedgeUnder(outlineOf(this.job()), s, this.thin().v);
   });
   protected readonly surface = computed(() => surfaceOf(this.job().survey.shims));
   protected readonly level = computed(() => {

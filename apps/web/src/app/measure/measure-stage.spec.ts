@@ -320,6 +320,8 @@ describe('as built', () => {
       'B4 0 mm',
     ]);
     expect(host().querySelector('ms-survey-plan')!.textContent).toContain('B3 packer 1.2');
+    // The plane leans: one wedge under the plate takes its angles, 3 mm at its thin corner.
+    expect(text('.wedge')).toMatch(/Saw at 0\.\d\d° along and 0\.\d\d° across.*3 mm/);
   });
 });
 
