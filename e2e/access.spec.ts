@@ -50,19 +50,20 @@ async function violationsIn(page: Page, where: string): Promise<string[]> {
   return (await broken(sheet)).map((words) => `${where}: ${words}`);
 }
 
-const SHEETS = ['patterns', 'as-built', 'behind', 'next'];
+const SHEETS = ['Hole patterns', 'As built', 'Behind the skin', 'Measure next'];
 
 test('WCAG 2.2 AA by axe: every sheet of Measure, with the instruments out, and of Load', async ({ page }) => {
   const found = (where: string) => violationsIn(page, where);
   const all: string[] = [];
+  await openStage(page, 'fold-down-bench-left', 'measure');
+  await page.locator('ms-instruments button').first().click();
+  await page.getByLabel('Display').waitFor();
   for (const sheet of SHEETS) {
-    await openStage(page, 'fold-down-bench-left', `measure?sheet=${sheet}`);
-    if (sheet === 'patterns') {
+    await page.getByRole('radio', { name: sheet }).click();
+    if (sheet === 'Hole patterns') {
       await page.getByRole('button', { name: /Structure, right/ }).click();
       await page.locator('.remedy').first().waitFor();
     }
-    await page.locator('ms-instruments button').first().click();
-    await page.getByLabel('Display').waitFor();
     all.push(...(await found(sheet)));
   }
   await openStage(page, 'sensor-mast-foot', 'load');
@@ -77,25 +78,39 @@ test('WCAG 2.2 AA by axe: every sheet of Measure, with the instruments out, and 
   expect(all).toEqual([]);
 });
 
-test('WCAG 2.2 AA by axe: the joint’s sheets on the layout, and the stock room', async ({ page }) => {
+test('WCAG 2.2 AA by axe: the sheets of the layout, a part, the stock room, and two jobs side by side', async ({ page }) => {
   const found = (where: string) => violationsIn(page, where);
   const all: string[] = [];
   await openStage(page, 'damper-tab-trailer', 'lay-out');
-  for (const sheet of ['joint', 'welds', 'lug', 'rules']) {
+  for (const sheet of ['shape', 'holes', 'joint', 'welds', 'lug', 'rules']) {
     await page.getByRole('radio', { name: sheet }).click();
     all.push(...(await found(sheet)));
   }
+  await openStage(page, 'generator-skid-rails', 'lay-out');
+  await page.getByRole('button', { name: 'Parts' }).click();
+  all.push(...(await found('parts')));
+  await page.getByRole('button', { name: /^Open Skid rail/ }).click();
+  await page.locator('ms-part-sheet').waitFor();
+  all.push(...(await found('a part')));
   await page.goto('/stock');
   await page.getByRole('button', { name: 'Metal', exact: true }).click();
   all.push(...(await found('stock room')));
+  await page.goto('/compare?a=damper-tab-trailer&b=damper-tab-supported');
+  await page.locator('.links tbody tr').first().waitFor();
+  all.push(...(await found('side by side')));
   expect(all).toEqual([]);
 });
 
 test('nothing scrolls off the page on the working stages, at 1280 × 800 and at 1024 × 768', async ({ page }) => {
-  const stages = ['load', 'measure', ...SHEETS.map((sheet) => `measure?sheet=${sheet}`), 'lay-out', 'spread', 'choose', 'make'];
-  for (const stage of stages) {
+  await openStage(page, 'core-sampler-winch', 'load');
+  for (const stage of ['Load', 'Measure', ...SHEETS, 'Lay out', 'Spread', 'Choose', 'Make']) {
     await page.setViewportSize({ width: 1280, height: 800 });
-    await openStage(page, 'core-sampler-winch', stage);
+    if (SHEETS.includes(stage)) await page.getByRole('radio', { name: stage }).click();
+    else
+      await page
+        .locator('ms-traveller')
+        .getByRole('link', { name: new RegExp(`^${stage}`) })
+        .click();
     for (const [width, height] of [
       [1280, 800],
       [1024, 768],

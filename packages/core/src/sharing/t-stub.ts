@@ -54,7 +54,14 @@ const MODULI = { cantilever: 3, level: 12 } as const;
  * How much of its bolt's stiffness the plate leaves, 0 to 1: the strip between base edge and bolt gives before the bolt stretches.
  * 6·E·I/m³, between a cantilever (3) and a strip held level at the bolt (12); bolt E·A_s/(l + 0.9·d). 1 for a bolt through the base.
  */
-export const leftByPlate = (r: Resolved): readonly number[] =>
+export function leftByPlate(r: Resolved): readonly number[] {
+  let known = found.get(r);
+  if (!known) found.set(r, (known = leftAtEach(r)));
+  return known;
+}
+const found = new WeakMap<Resolved, readonly number[]>();
+
+const leftAtEach = (r: Resolved): readonly number[] =>
   r.bolts.map((b, i) => {
     if (b.throughBase) return 1;
     const place = stubPlace(r, i);
