@@ -88,14 +88,28 @@ export interface Pressing {
   readonly parts: BearingParts;
 }
 
+/** Places along the axes, of each bolt in each part: the same in every case. */
+const known = new WeakMap<PlacedBolt, Map<Region | undefined, Map<number, BearingPlace>>>();
+
+function placeAlong({ bolts, bolt, region }: Pressing, u: Point): BearingPlace {
+  if (u.x !== 0 && u.y !== 0) return bearingPlace(bolts, bolt, u, region);
+  let parts = known.get(bolt);
+  if (!parts) known.set(bolt, (parts = new Map()));
+  let ways = parts.get(region);
+  if (!ways) parts.set(region, (ways = new Map()));
+  const key = 2 * u.x + u.y;
+  let place = ways.get(key);
+  if (!place) ways.set(key, (place = bearingPlace(bolts, bolt, u, region)));
+  return place;
+}
+
 /**
  * A bolt judged along its own force and, as EN 1993-1-8 Tab. 3.4 note 3 has it, by each component against its own distances: the
  * worst of the three, so that a force added across never makes it better.
  */
 export function bearingBothWays(x: Pressing, w: Working): Outcome {
   const { bolt, force, pressed } = x;
-  const resist = (u: Point, w: Working) =>
-    (x.rules === 'EN' ? bearingEN : bearingAISC)(bearingPlace(x.bolts, bolt, u, x.region), x.parts, w);
+  const resist = (u: Point, w: Working) => (x.rules === 'EN' ? bearingEN : bearingAISC)(placeAlong(x, u), x.parts, w);
   const unit = force.total || 1;
   const ways = [
     { demand: force.total, u: { x: (pressed * force.x) / unit, y: (pressed * force.y) / unit }, along: 'its force' },

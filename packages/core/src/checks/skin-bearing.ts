@@ -5,6 +5,7 @@ import { formula } from '../working/formula';
 import { bearingBothWays } from './bearing';
 import { shearOn } from './bolt-shear';
 import { everyBolt, notApplicable, onSkin, outcome, worst } from './check';
+import { remembered } from './remembered';
 import { bearingSkin, metalSkin } from './skin-parts';
 import { bearsNot } from './wide-holes';
 
@@ -46,10 +47,10 @@ export const skinBearing = onSkin({
 });
 
 /** The toes of a flange; no near edges of any other skin are known. */
-function flangeRegion(r: Resolved): { readonly region?: Region } {
+const flangeRegion = remembered((r: Resolved): { readonly region?: Region } => {
   const s = r.substrate;
   if (s.kind !== 'flange') return {};
   return { region: roundedRect({ x0: -LONG, x1: LONG, y0: -s.width / 2, y1: s.width / 2 }, 0) };
-}
+});
 /** A flange goes on past every end distance that counts, mm. */
 const LONG = 1e6;

@@ -18,9 +18,17 @@ export interface StubPlace {
   readonly sides: readonly [Side, Side];
 }
 
-/** The plate round bolt i, which stands outside the base. */
+const places = new WeakMap<Resolved['bolts'][number], StubPlace>();
+
+/** The plate round bolt i, which stands outside the base; found once for a layout. */
 export function stubPlace(r: Resolved, i: number): StubPlace {
   const b = r.bolts[i]!;
+  let known = places.get(b);
+  if (!known) places.set(b, (known = placeOf(r, b)));
+  return known;
+}
+
+function placeOf(r: Resolved, b: Resolved['bolts'][number]): StubPlace {
   const { point, gap } = nearestPoint(r.base, b);
   const out = { x: (b.x - point.x) / gap, y: (b.y - point.y) / gap };
   const along = left(out);
