@@ -48,7 +48,7 @@ const VIEWS = {
     },
   },
   parts: {
-    at: '/job/damper-tab-supported/lay-out',
+    at: '/job/stretcher-rack-ends/lay-out',
     async first(page) {
       await page.getByRole('button', { name: 'Parts' }).click();
       await page.locator('ms-parts-drawer li').nth(2).waitFor();
