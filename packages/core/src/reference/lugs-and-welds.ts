@@ -1,10 +1,10 @@
 import { newLug } from '../job/plain-joint';
-import type { FreePart } from '../job/free-part';
 import type { Lug } from '../job/joint';
 import { filletAISC, filletSimplified } from '../checks/weld/fillet';
 import { endsEN } from '../checks/lug/lug-strength';
 import { Working } from '../working/steps';
 import { linkValues, loaded, q, welds, type Change, type ReferenceValue } from './jobs';
+import { strap } from './pinned-parts';
 
 const silent = new Working(false);
 /** 20 thick, 80 wide, hole 30, pin 28, end 25, S355, N_d 3. */
@@ -14,35 +14,9 @@ const lug =
     ...j,
     lug: { ...newLug(), thickness: q(20), width: q(80), hole: q(30), pin: q(28), end: q(25), fork: q(10), gap: q(2), ...x },
   });
-/** A strap 50 wide of S275 with half-round ends, two pins of 15.5 in 16 at 200 apart; each of a pair takes half. */
-const strap =
-  (x: Partial<NonNullable<FreePart['eye']>> = {}, t = 6): Change =>
-  (j) => ({
-    ...j,
-    parts: [
-      {
-        id: 'P1',
-        name: 'Strap',
-        use: 'link',
-        metal: 'S275',
-        count: 2,
-        stock: { form: 'flat bar', width: q(50), thickness: q(t), legs: [q(250)], bends: [], rounded: true },
-        holes: [-100, 100].map((at, i) => ({ id: `E${i + 1}`, x: at, y: 0, d: q(16), purpose: 'eye' as const })),
-        eye: {
-          rules: 'EN',
-          hole: 'E1',
-          carries: q(0.5),
-          pin: q(15.5),
-          pinClass: '8.8',
-          shear: 'double',
-          fork: q(6),
-          gap: q(1),
-          Nd: 3,
-          ...x,
-        },
-      },
-    ],
-  });
+const strapped =
+  (...as: Parameters<typeof strap>): Change =>
+  (j) => ({ ...j, parts: [strap(...as)] });
 const pull = loaded({ fz: 10_000 });
 const S355: Change = (j) => ({ ...j, plate: { ...j.plate, metal: 'S355' } });
 /** Base 120 × 100: 440 mm of line, I_x = 100³/6 + 120·100²/2 about the middle. */
@@ -132,7 +106,7 @@ export const lugsAndWelds: readonly ReferenceValue[] = [
       31_062,
       0.005,
       'capacity',
-      strap(),
+      strapped(),
       loaded({ fz: 10_000 }),
     ],
     [
@@ -142,7 +116,7 @@ export const lugsAndWelds: readonly ReferenceValue[] = [
       52 / 275,
       0.001,
       'utilisation',
-      strap({ height: q(35), throat: q(8) }, 8),
+      strapped({ height: q(35), throat: q(8) }, 8),
       loaded({ fz: 8000 }),
     ],
     [

@@ -1,7 +1,7 @@
 import { newLug } from '../job/plain-joint';
 import { fromSheet } from '../job/values';
 import type { Job } from '../job/schema';
-import { strap } from './pinned-parts';
+import { strap } from '../reference/pinned-parts';
 import { freeLoad, testJob } from './test-job';
 
 const q = (v: number) => fromSheet(v, String(v));

@@ -6,7 +6,7 @@ import type { FreePart } from '@core/job/free-part';
 import { newPart } from '@core/job/part-edits';
 import { Job } from '@core/job/schema';
 import { partList } from '@core/shop/part-list';
-import { strap } from '@core/testing/pinned-parts';
+import { strap } from '@core/reference/pinned-parts';
 import { testJob } from '@core/testing/test-job';
 import { PickField } from '../fields/pick-field';
 import { LugCard } from '../layout/lug-card';
