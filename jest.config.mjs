@@ -21,6 +21,7 @@ export default {
       preset: 'jest-preset-angular',
       setupFilesAfterEnv: ['<rootDir>/apps/web/jest.setup.ts'],
       transform: {
+        '/packages/core/.+\\.ts$': '<rootDir>/scripts/jest-esbuild.cjs',
         '^.+\\.(ts|mjs|js|html|svg)$': [
           'jest-preset-angular',
           { tsconfig: '<rootDir>/apps/web/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$' },

@@ -74,6 +74,8 @@ const [[built]] = await Promise.all([
 const jest = join(REPORTS, 'jest.json');
 const jestOk = run('unit tests', [
   bin('jest/bin/jest.js'),
+  '--config',
+  'jest.together.config.mjs',
   '--json',
   `--outputFile=${jest}`,
   '--testTimeout=30000',

@@ -1,0 +1,13 @@
+// One of several shares of a project's test files in one environment: what they import is loaded once for all of them,
+// which is most of the time of a small file. Each file keeps its name as the title round its tests.
+const { readdirSync } = require('node:fs');
+const { join } = require('node:path');
+
+const { root, share, of } = globalThis.together;
+const files = readdirSync(root, { recursive: true })
+  .filter((f) => f.endsWith('.spec.ts'))
+  .sort();
+for (const file of files.filter((_, i) => i % of === share))
+  describe(file, () => {
+    require(join(root, file));
+  });
