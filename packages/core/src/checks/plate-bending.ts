@@ -17,6 +17,7 @@ import {
 import { nearestPoint } from '../geometry/rects';
 import { cornerWords, lineForces } from '../sharing/weld-group';
 import { doublerRuns } from '../sharing/doubler-runs';
+import { isRefusal, type Refusal } from '../units/refusal';
 import type { Found, Loaded } from './demand/demand';
 import { tributary } from '../sharing/t-stub';
 import { brittle } from './metal-rules';
@@ -79,8 +80,10 @@ function byStress(r: Resolved, found: Found, w: Working): Outcome {
 const OVERHANG = formula('σ', '6·q_v·m/t²', 'MPa');
 
 /** A plate held by its welds alone: a strip from the base edge to the weld line, as a cantilever under what the weld takes there. */
-function toItsWelds(r: Resolved, s: Loaded, w: Working): Outcome | NotApplicable {
-  const at = lineForces(doublerRuns(r), s.onSkin)
+function toItsWelds(r: Resolved, s: Loaded, w: Working): Outcome | NotApplicable | Refusal {
+  const forces = lineForces(doublerRuns(r), s.onSkin);
+  if (isRefusal(forces)) return forces;
+  const at = forces
     .map((q) => ({ q, m: nearestPoint(r.base, q.at).gap }))
     .filter(({ m }) => m > 1e-6);
   if (at.length === 0) return notApplicable('the base reaches to the welds of its plate: nothing spans between them');

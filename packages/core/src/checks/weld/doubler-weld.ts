@@ -1,6 +1,6 @@
 import { doublerRuns } from '../../sharing/doubler-runs';
 import { lineForces, cornerWords } from '../../sharing/weld-group';
-import { refuse } from '../../units/refusal';
+import { isRefusal, refuse } from '../../units/refusal';
 import { formula } from '../../working/formula';
 import { notApplicable, outcome, worst, type Check } from '../check';
 import { heldThickness } from '../skin-parts';
@@ -45,6 +45,7 @@ export const doublerWeld: Check = {
       });
     }
     const at = lineForces(doublerRuns(r), s.onSkin);
+    if (isRefusal(at)) return at;
     const fillet = judgeGroup(r, at, { a: doublerThroat, of }, r.plate, w);
     const sheet = worst(at, w, (q, _i, w) =>
       outcome(

@@ -1,7 +1,7 @@
 import type { Resolved } from '../../job/resolve';
 import type { Metal } from '../../stock/metals';
 import { cornerWords, lineForces, runsAround, type LineForce } from '../../sharing/weld-group';
-import { refuse } from '../../units/refusal';
+import { isRefusal, refuse } from '../../units/refusal';
 import { Working } from '../../working/steps';
 import { notApplicable, outcome, worst, type Check, type Outcome } from '../check';
 import { filletAISC, filletAluminium, filletDirectional, filletSimplified } from './fillet';
@@ -76,6 +76,8 @@ export const fittingWeld: Check = {
         WELDABLE,
       );
     const runs = runsAround(r.base, fitting);
-    return judgeGroup(r, lineForces(runs, s.loadCase), { a: fittingThroat, of }, r.base, w);
+    const at = lineForces(runs, s.loadCase);
+    if (isRefusal(at)) return at;
+    return judgeGroup(r, at, { a: fittingThroat, of }, r.base, w);
   },
 };
