@@ -83,9 +83,7 @@ const OVERHANG = formula('σ', '6·q_v·m/t²', 'MPa');
 function toItsWelds(r: Resolved, s: Loaded, w: Working): Outcome | NotApplicable | Refusal {
   const forces = lineForces(doublerRuns(r), s.onSkin);
   if (isRefusal(forces)) return forces;
-  const at = forces
-    .map((q) => ({ q, m: nearestPoint(r.base, q.at).gap }))
-    .filter(({ m }) => m > 1e-6);
+  const at = forces.map((q) => ({ q, m: nearestPoint(r.base, q.at).gap })).filter(({ m }) => m > 1e-6);
   if (at.length === 0) return notApplicable('the base reaches to the welds of its plate: nothing spans between them');
   // Loose plates bend each for itself; the weld holds the lowest, so they are not welded as one.
   const t = r.plateThickness * Math.sqrt(r.plateLayers);
