@@ -85,6 +85,13 @@ export const multiplesOfFeet = (feet: readonly { readonly name: string; readonly
   letsGoNear: leastMultiple(feet.map((f) => ({ name: f.name, multiple: f.multiples.letsGoNear }))),
 });
 
+/** What a fitting on several feet is good for; the foot that decides is asked first. */
+export function fittingGoodFor(whole: WholeJob): Multiple {
+  const feet = judgeFeet(whole).map((f) => ({ ...f, verdict: f.judged.verdict }));
+  const worst = worstFoot(feet);
+  return leastFrom(feet, worst, keptMultiple(worst.job, worst.judged));
+}
+
 /** A foot's verdict in short, for a key plan. */
 export interface FootVerdict {
   readonly id: string;

@@ -1,7 +1,10 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { oneFoot } from '@core/job/at-foot';
+import { evaluate } from '@core/chain/evaluate';
+import { multiplesOf } from '@core/chain/judge';
+import { atEachFoot, oneFoot } from '@core/job/at-foot';
 import { changedFoot, standingAs } from '@core/job/feet-edits';
 import type { WholeJob } from '@core/job/whole-job';
+import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { testJob } from '@core/testing/test-job';
 import { provideDesk, type TestDesk } from '../testing/desk';
@@ -10,6 +13,10 @@ import { FeetJudge } from './feet-judge';
 import { FootKey } from './foot-key';
 import { StandingSheet } from './standing-sheet';
 
+const knownTimes = (job: Job): number => {
+  const m = multiplesOf(job, { verdict: evaluate(job) }).goodFor;
+  return m.known ? m.at : NaN;
+};
 const apart = { along: 400, across: 300, count: 4 };
 const one = oneFoot(testJob({ fx: 10_000, fz: -1000, z: 300 }));
 const four = standingAs(one, 'F1', 'four feet', apart);
@@ -160,6 +167,26 @@ describe('the feet’s own judge', () => {
     expect(j.feet()).toEqual([]);
     j.stop();
     expect(worker.terminated).toBe(true);
+  });
+  it('once it is still, what all of them are good for is asked; what was asked before a change is never shown', () => {
+    jest.useFakeTimers();
+    const j = judge();
+    j.judge(four);
+    const worker = started.judge[0]!;
+    worker.answer();
+    expect(worker.waiting).toHaveLength(0);
+    jest.advanceTimersByTime(200);
+    expect(worker.waiting.map((m) => m.kind)).toEqual(['fitting']);
+    j.judge(changedFoot(four, 'F2', { name: 'Renamed' }));
+    worker.answer();
+    expect(j.goodFor()).toBeNull();
+    worker.answer();
+    jest.advanceTimersByTime(200);
+    worker.answer();
+    const least = Math.min(...atEachFoot(four).map(({ job }) => knownTimes(job)));
+    expect(j.goodFor()).toMatchObject({ known: true });
+    expect((j.goodFor() as { at: number }).at / least).toBeCloseTo(1, 5);
+    jest.useRealTimers();
   });
   it('says so where it breaks down, and an answer that comes late changes nothing', () => {
     const j = judge();

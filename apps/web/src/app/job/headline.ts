@@ -137,8 +137,9 @@ export class HeadlineStrip {
     const w = this.weighed();
     if (!w) return this.verdict().links.length > 0 ? ['asking again at other loads …'] : [];
     const holds = this.verdict().state === 'sound' || this.verdict().state === 'tight';
-    // The multiple with factors kept stands large above; here only why it does not.
-    const kept = w.goodFor.known ? this.words().kept.slice(1) : this.words().kept;
+    // The multiple with factors kept stands large above, unless that is of all the feet; here else only why it does not.
+    const above = w.goodFor.known && this.judge.feet.feet().length < 2;
+    const kept = above ? this.words().kept.slice(1) : this.words().kept;
     return [...kept, ...(w.asking && holds && this.by() === 'by hand' ? ['asking a draft of the solver …'] : [])];
   });
 }

@@ -7,7 +7,6 @@ import { MatTooltip } from '@angular/material/tooltip';
 import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { factorsText, SCHOOLS } from '@core/chain/cautions';
-import { keepsWhat, times } from '@core/chain/headline';
 import { atFoot } from '@core/job/at-foot';
 import { assumedValues } from '@core/job/values';
 import { commandFor } from '../keys/commands';
@@ -22,6 +21,7 @@ import { HeadlineStrip } from './headline';
 import { Judge } from './judge';
 import { Outbox } from './outbox';
 import { Traveller } from './traveller';
+import { VerdictFigure } from './verdict-figure';
 
 const SAVE_WORDS = {
   saved: 'saved',
@@ -47,6 +47,7 @@ const SAVE_WORDS = {
     WorkingPanel,
     ClashCard,
     HeadlineStrip,
+    VerdictFigure,
   ],
   providers: [Desk, Judge, Commands],
   templateUrl: './job-shell.html',
@@ -72,22 +73,6 @@ export class JobShell implements OnDestroy {
     const others = this.outbox.elsewhere().length;
     const also = others > 0 ? ` · ${others} other ${others === 1 ? 'job' : 'jobs'} not sent yet` : '';
     return (s.save === 'refused' ? `not saved: ${s.message}` : SAVE_WORDS[s.save]) + also;
-  });
-  protected readonly goodFor = computed(() => {
-    const m = this.judge.weigher.weighed()?.goodFor;
-    return m?.known ? times(m.at) : '';
-  });
-  protected readonly keeps = computed(() => {
-    const job = this.judge.judged();
-    if (!job) return '';
-    const foot = job.stands?.feet.find((f) => f.id === job.stands?.foot);
-    return foot ? `${foot.name}, with ${keepsWhat(job)}` : `with ${keepsWhat(job)}`;
-  });
-  protected readonly stateWord = computed(() => {
-    const v = this.judge.verdict();
-    if (!v) return '';
-    if (v.refusals.length > 0) return v.cases.length === 0 ? 'no load yet' : 'not computed';
-    return { sound: 'holds', tight: 'holds, tight', fails: 'does not hold', refused: 'not shown to hold' }[v.state];
   });
   protected readonly school = computed(() => {
     const job = this.job();

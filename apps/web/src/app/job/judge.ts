@@ -98,7 +98,7 @@ export class Judge {
       if (m.ticket === this.workingTicket) this.clearings.set(m.clearings);
       return;
     }
-    if (m.kind === 'feet' || m.kind === 'beside') return;
+    if (m.kind === 'feet' || m.kind === 'fitting' || m.kind === 'beside') return;
     if (m.kind === 'broken' && m.of !== 'evaluate') {
       if (m.of === 'turn') this.turning.answered(m.ticket);
       this.broken.set(m.message);

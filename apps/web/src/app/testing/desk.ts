@@ -2,7 +2,8 @@ import { computed, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { evaluate } from '@core/chain/evaluate';
 import { atFoot, footOf, oneFoot, putAtFoot } from '@core/job/at-foot';
-import { footVerdicts, type FootVerdict } from '@core/chain/feet';
+import { fittingGoodFor, footVerdicts, type FootVerdict } from '@core/chain/feet';
+import type { Multiple } from '@core/chain/multiple';
 import type { Job } from '@core/job/schema';
 import type { WholeJob } from '@core/job/whole-job';
 import type { Clearing } from '@core/options/clear';
@@ -79,11 +80,14 @@ export class TestJudge {
   readonly clearings = signal<readonly Clearing[] | null>(null);
   readonly broken = signal('');
   readonly turned = signal<Turned | null>(null);
-  readonly feet = { feet: signal<readonly FootVerdict[]>([]), broken: signal('') };
+  readonly feet = { feet: signal<readonly FootVerdict[]>([]), goodFor: signal<Multiple | null>(null), broken: signal('') };
   readonly weigher = { weighed: signal<Weighed | null>(null), broken: signal('') };
 
   constructor(job: Job, whole: WholeJob) {
-    if (whole.feet.length > 1) this.feet.feet.set(footVerdicts(whole));
+    if (whole.feet.length > 1) {
+      this.feet.feet.set(footVerdicts(whole));
+      this.feet.goodFor.set(fittingGoodFor(whole));
+    }
     this.verdict.set(evaluate(job));
     this.judged.set(job);
   }

@@ -1,6 +1,6 @@
 import { evaluate, workingOf } from '@core/chain/evaluate';
 import { beside } from '@core/chain/compare-jobs';
-import { footVerdicts } from '@core/chain/feet';
+import { fittingGoodFor, footVerdicts } from '@core/chain/feet';
 import { multiplesOf } from '@core/chain/judge';
 import { whatClears } from '@core/options/clear';
 import { axesFor, tryStock, type Tally } from '@core/options/choose';
@@ -58,13 +58,15 @@ export function startJudge(): Worker {
       ? { kind: 'evaluate', ticket: m.ticket, verdict: evaluate(m.job), solved: undefined }
       : m.kind === 'feet'
         ? { kind: 'feet', ticket: m.ticket, feet: footVerdicts(m.whole) }
-        : m.kind === 'turn'
-          ? { kind: 'turn', ticket: m.ticket, verdict: evaluate(m.job, undefined, m.times) }
-          : m.kind === 'beside'
-            ? { kind: 'beside', ticket: m.ticket, beside: beside(m.a, m.b) }
-            : m.kind === 'clear'
-              ? { kind: 'clear', ticket: m.ticket, link: m.link, clearings: whatClears(m.job, m.link) }
-              : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
+        : m.kind === 'fitting'
+          ? { kind: 'fitting', ticket: m.ticket, goodFor: fittingGoodFor(m.whole) }
+          : m.kind === 'turn'
+            ? { kind: 'turn', ticket: m.ticket, verdict: evaluate(m.job, undefined, m.times) }
+            : m.kind === 'beside'
+              ? { kind: 'beside', ticket: m.ticket, beside: beside(m.a, m.b) }
+              : m.kind === 'clear'
+                ? { kind: 'clear', ticket: m.ticket, link: m.link, clearings: whatClears(m.job, m.link) }
+                : { kind: 'working', ticket: m.ticket, working: workingOf(m.job, m.link, m.caseId) },
   );
   started.judge.push(worker);
   return worker as unknown as Worker;

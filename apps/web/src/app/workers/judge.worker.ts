@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 import { workingOf } from '@core/chain/evaluate';
 import { beside } from '@core/chain/compare-jobs';
-import { footVerdicts } from '@core/chain/feet';
+import { fittingGoodFor, footVerdicts } from '@core/chain/feet';
 import { judge, type Judged } from '@core/chain/judge';
 import { whatClears } from '@core/options/clear';
 import type { FromJudge, ToJudge } from './messages';
@@ -20,6 +20,7 @@ addEventListener('message', ({ data }: MessageEvent<ToJudge>) => {
     } else if (data.kind === 'turn')
       answer({ kind: 'turn', ticket: data.ticket, verdict: judge(data.job, { times: data.times }).verdict });
     else if (data.kind === 'feet') answer({ kind: 'feet', ticket: data.ticket, feet: footVerdicts(data.whole) });
+    else if (data.kind === 'fitting') answer({ kind: 'fitting', ticket: data.ticket, goodFor: fittingGoodFor(data.whole) });
     else if (data.kind === 'beside') answer({ kind: 'beside', ticket: data.ticket, beside: beside(data.a, data.b) });
     else if (data.kind === 'clear')
       answer({ kind: 'clear', ticket: data.ticket, link: data.link, clearings: whatClears(data.job, data.link) });

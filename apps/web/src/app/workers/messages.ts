@@ -2,6 +2,7 @@ import type { LinkWorking, SolvedCases, Verdict } from '@core/chain/evaluate';
 import type { Beside } from '@core/chain/compare-jobs';
 import type { FootVerdict } from '@core/chain/feet';
 import type { Multiples } from '@core/chain/judge';
+import type { Multiple } from '@core/chain/multiple';
 import type { SolveIt } from '@core/chain/solve-it';
 import type { Job } from '@core/job/schema';
 import type { WholeJob } from '@core/job/whole-job';
@@ -25,6 +26,8 @@ export type ToJudge =
   | { readonly kind: 'clear'; readonly ticket: number; readonly job: Job; readonly link: string }
   /** Every foot in short. */
   | { readonly kind: 'feet'; readonly ticket: number; readonly whole: WholeJob }
+  /** How many times the load all its feet together are good for. */
+  | { readonly kind: 'fitting'; readonly ticket: number; readonly whole: WholeJob }
   | { readonly kind: 'beside'; readonly ticket: number; readonly a: WholeJob; readonly b: WholeJob };
 export type FromJudge =
   | { readonly kind: 'evaluate'; readonly ticket: number; readonly verdict: Verdict; readonly solved: SolvedCases | undefined }
@@ -32,6 +35,7 @@ export type FromJudge =
   | { readonly kind: 'working'; readonly ticket: number; readonly working: LinkWorking | undefined }
   | { readonly kind: 'clear'; readonly ticket: number; readonly link: string; readonly clearings: readonly Clearing[] }
   | { readonly kind: 'feet'; readonly ticket: number; readonly feet: readonly FootVerdict[] }
+  | { readonly kind: 'fitting'; readonly ticket: number; readonly goodFor: Multiple }
   | { readonly kind: 'beside'; readonly ticket: number; readonly beside: Beside }
   | { readonly kind: 'broken'; readonly of: ToJudge['kind']; readonly ticket: number; readonly message: string };
 
