@@ -5,6 +5,7 @@ import { lopsidedJob } from '../testing/lopsided-job';
 import { randomJob } from '../testing/random-job';
 import { testJob } from '../testing/test-job';
 import { fromSheet } from '../units/quantity';
+import { assumedOnAll } from './assumed-on-all';
 import { atEachFoot, atFoot, designOf, footOf, oneFoot, putAtFoot } from './at-foot';
 import { addFoot, alikeTo, changedFoot, freeFootId, madeItsOwn, madeLike, skinFrom, standingAs, withoutFoot } from './feet-edits';
 import { mirroredWhole } from './mirrored';
@@ -68,6 +69,23 @@ describe('a pair', () => {
     expect(next.feet[0]).toBe(pair.feet[0]);
     const taken = skinFrom(next, 'F1', 'F2');
     expect(taken.feet[0]!.skin.thickness).toEqual({ v: 3, text: '3 mm', from: 'assumed' });
+  });
+  it('assumed values: what is drawn once counts once, what was found at a foot at each', () => {
+    const count = (w: WholeJob) => assumedOnAll(w);
+    const guessed = (at: string) =>
+      changedFoot(pair, at, { skin: { ...footOf(pair, at).skin, thickness: { v: 8, text: '8 mm', from: 'assumed' } } });
+    const known = (w: WholeJob, at: string) =>
+      changedFoot(w, at, { skin: { ...footOf(w, at).skin, thickness: { v: 8, text: '8 mm', from: 'measured' } } });
+    expect(count(guessed('F2'))).toBe(count(known(pair, 'F2')) + 1);
+    expect(count(guessed('F1'))).toBe(count(known(pair, 'F1')) + 1);
+    // Of the shared design a thickness counts once for both feet; at one of its own it is one more.
+    const job = atFoot(pair, 'F1');
+    const guess = { v: 3, text: '3 mm', from: 'assumed' as const };
+    const measured = { ...guess, from: 'measured' as const };
+    const base = (from: typeof guess | typeof measured) =>
+      putAtFoot(pair, 'F1', { ...job, base: { ...job.base, thickness: from } });
+    expect(count(base(guess))).toBe(count(base(measured)) + 1);
+    expect(count(madeItsOwn(base(guess), 'F2'))).toBe(count(madeItsOwn(base(measured), 'F2')) + 2);
   });
   it('mirrored whole and back again is the identity; each foot is the other hand, where it then stands', () => {
     const there = mirroredWhole(pair);

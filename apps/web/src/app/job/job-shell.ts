@@ -8,7 +8,6 @@ import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { factorsText, SCHOOLS } from '@core/chain/cautions';
 import { atFoot } from '@core/job/at-foot';
-import { assumedValues } from '@core/job/values';
 import { commandFor } from '../keys/commands';
 import { Commands } from '../keys/run-command';
 import { LoadPath } from '../load-path/load-path';
@@ -83,10 +82,6 @@ export class JobShell implements OnDestroy {
           rules: job.practice.rules,
         }
       : undefined;
-  });
-  protected readonly assumed = computed(() => {
-    const job = this.job();
-    return job ? assumedValues(job).length : 0;
   });
 
   constructor() {

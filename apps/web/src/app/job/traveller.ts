@@ -3,6 +3,7 @@ import { MatIcon } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { cautionsFor } from '@core/chain/cautions';
 import type { Verdict } from '@core/chain/evaluate';
+import { assumedOnAll } from '@core/job/assumed-on-all';
 import { assumedValues, namedValues } from '@core/job/values';
 import { showUse } from '../fields/show';
 import type { Job } from '@core/job/schema';
@@ -59,8 +60,8 @@ function notYet(v: Verdict | null, job: Job): string {
     }
     @if (assumed(); as n) {
       <a class="assumed" routerLink="measure" [queryParams]="{ sheet: 'next' }">
-        <span class="assumed-mark"></span>The result rests on <b>{{ n }}</b> assumed {{ n === 1 ? 'value' : 'values' }}: what to
-        measure next
+        <span class="assumed-mark"></span>The result rests on <b>{{ n }}</b> assumed {{ n === 1 ? 'value' : 'values'
+        }}{{ onAll() }}: what to measure next
       </a>
     }
     <p class="decides">{{ decides() }}</p>
@@ -181,6 +182,12 @@ export class Traveller {
   protected readonly assumed = computed(() => {
     const job = this.desk.job();
     return job ? assumedValues(job).length : 0;
+  });
+
+  /** In words, where the fitting stands on several feet. */
+  protected readonly onAll = computed(() => {
+    const whole = this.desk.whole();
+    return whole && whole.feet.length > 1 ? ` at this foot, ${assumedOnAll(whole)} over all feet` : '';
   });
 
   protected readonly stages = computed((): Stage[] => {
