@@ -6,7 +6,7 @@ const EDITS = 80;
 /** In the page: types `n` values into the first field of the open load and times each to the frame that shows its verdict. */
 async function typeAndTime(n) {
   const box = document.querySelector('ms-load-card ms-quantity input');
-  const figure = document.querySelector('header .figure');
+  const figure = document.querySelector('ms-headline .says b');
   const frame = () => new Promise((done) => requestAnimationFrame(done));
   const start = parseFloat(box.value);
   const unit = box.value.replace(/^[\d.,\s]+/, '');

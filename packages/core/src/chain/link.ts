@@ -98,12 +98,21 @@ function onItsSkin(r: UnderLoad['r'], view: UnderLoad['r'], s: UnderLoad['s']): 
 /** Refused weighs over any figure, and any figure over what does not concern the kind. */
 const weighs = (o: CheckResult): number => (!applies(o) ? -1 : isRefusal(o) ? Infinity : Math.min(o.utilisation, 1e300));
 
-/** A check over all cases. */
-export function linkOf(check: Check, cases: readonly UnderLoad[]): Link {
+/** What a check said over all cases. */
+interface Said {
+  readonly perCase: readonly number[];
+  readonly refusedIn: readonly string[];
+  readonly governing: { readonly s: UnderLoad['s']; readonly o: Outcome } | undefined;
+  readonly refusal: { readonly s: UnderLoad['s']; readonly r: Refusal } | undefined;
+  /** Why it does not apply, where it does not. */
+  readonly because: string;
+}
+
+function saidOver(check: Check, cases: readonly UnderLoad[]): Said {
   const perCase: number[] = [];
   const refusedIn: string[] = [];
-  let governing: { s: UnderLoad['s']; o: Outcome } | undefined;
-  let refusal: { s: UnderLoad['s']; r: Refusal } | undefined;
+  let governing: Said['governing'];
+  let refusal: Said['refusal'];
   let because = '';
   for (const one of cases) {
     const result = asked(check, one);
@@ -120,28 +129,40 @@ export function linkOf(check: Check, cases: readonly UnderLoad[]): Link {
       if (!governing || result.utilisation > governing.o.utilisation) governing = { s, o: result };
     }
   }
-  const { id, name, element } = check;
-  const common = { id, name, element, loadFree: check.loadFree === true, perCase, refusedIn };
-  const none = { utilisation: 0, demand: 0, capacity: 0, unit: '–' as const, at: '', cautions: [] };
+  return { perCase, refusedIn, governing, refusal, because };
+}
+
+const NOTHING: Outcome = { utilisation: 0, demand: 0, capacity: 0, unit: '–', at: '', cautions: [] };
+
+/** A check over all cases. */
+export function linkOf(check: Check, cases: readonly UnderLoad[]): Link {
+  const { perCase, refusedIn, governing, refusal, because } = saidOver(check, cases);
   // A link that already fails in one case is failing, whatever is refused in another.
-  if (refusal && !(governing && governing.o.utilisation > 1)) {
-    const { loadCase } = refusal.s;
-    const words = `${refusal.r.because}; allowed: ${refusal.r.allowed}`;
-    const about = { caseId: loadCase.id, caseName: loadCase.name, because: words, refusal: refusal.r };
-    return { ...common, ...none, state: 'refused', ...about };
-  }
-  if (!governing) return { ...common, ...none, state: 'not needed', caseId: '', caseName: '', because };
-  const { o, s } = governing;
-  const loadFree = common.loadFree || o.loadFree === true;
-  return {
-    ...common,
-    ...o,
-    loadFree,
-    state: stateAt(o.utilisation),
-    caseId: s.loadCase.id,
-    caseName: s.loadCase.name,
-    because: '',
+  const refused = refusal && !(governing && governing.o.utilisation > 1) ? refusal : undefined;
+  const figure = refused ? undefined : governing;
+  const o = figure?.o ?? NOTHING;
+  const loadCase = (refused ?? figure)?.s.loadCase;
+  const words = refused ? `${refused.r.because}; allowed: ${refused.r.allowed}` : because;
+  // Written out, not spread together: thousands are made in the time of a frame.
+  const link: Link = {
+    id: check.id,
+    name: check.name,
+    element: check.element,
+    loadFree: check.loadFree === true || o.loadFree === true,
+    state: refused ? 'refused' : figure ? stateAt(o.utilisation) : 'not needed',
+    utilisation: o.utilisation,
+    demand: o.demand,
+    capacity: o.capacity,
+    unit: o.unit,
+    caseId: loadCase?.id ?? '',
+    caseName: loadCase?.name ?? '',
+    at: o.at,
+    cautions: o.cautions,
+    because: figure ? '' : words,
+    perCase,
+    refusedIn,
   };
+  return refused ? { ...link, refusal: refused.r } : link;
 }
 
 export const stateAt = (utilisation: number): 'sound' | 'tight' | 'fails' =>

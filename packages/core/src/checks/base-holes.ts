@@ -7,7 +7,7 @@ import { bearingOf, holeKind } from '../stock/hole-kinds';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { formula } from '../working/formula';
 import { bearingBothWays } from './bearing';
-import { everyBolt, notApplicable, outcome, worst, type Check, type CheckResult } from './check';
+import { everyBolt, layoutRule, notApplicable, outcome, worst, type Check, type CheckResult } from './check';
 import type { Loaded } from './demand/demand';
 import { brittle } from './metal-rules';
 import { remembered } from './remembered';
@@ -149,16 +149,15 @@ export const headBearing: Check = {
 const DEPTH = formula('k', 'k_h', 'mm');
 
 /** A countersunk head let into plate or base. */
-export const countersink: Check = {
+export const countersink = layoutRule({
   id: 'countersink',
   name: 'Countersink',
   element: 'plate',
-  loadFree: true,
   says: 'A countersunk head must fit in the thickness it is let into.',
   why: 'A countersink deeper than the plate leaves a knife edge and a hole as wide as the head: the head pulls through, and the bolt bears on nothing. Metal must be left below the cone for the bolt to bear on.',
   source: 'ISO 10642 head height k, inch flat sockets ASME B18.3 (memory)',
   range: 'Countersunk heads; in each plate by itself',
-  evaluate(r, _s, w) {
+  evaluate(r, w) {
     if (!headKind(r.joint.head).sunk) return notApplicable('the heads stand on the plate');
     const k_h = headDepth(r.joint.head, r.size);
     return worst(everyBolt(r), w, (i, _k, w) => {
@@ -168,4 +167,4 @@ export const countersink: Check = {
       return outcome(w.of(DEPTH, { k_h }, `head of ${r.size.id}`), t, 'mm', `${b.id} in the ${what}`);
     });
   },
-};
+});

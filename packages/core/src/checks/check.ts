@@ -102,6 +102,14 @@ export function worst<T>(items: readonly T[], w: Working, f: (item: T, index: nu
   return w.recording ? f(items[at]!, at, w) : found;
 }
 
+/** A rule of layout: the load does not enter, so it is asked once of a job, whatever the cases and feet. */
+export function layoutRule(
+  check: Omit<Check, 'evaluate' | 'loadFree'> & { evaluate(r: Resolved, w: Working): CheckResult },
+): Check {
+  const silently = remembered((r) => check.evaluate(r, SILENT));
+  return { ...check, loadFree: true, evaluate: (r, _s, w) => (w.recording ? check.evaluate(r, w) : silently(r)) };
+}
+
 /** A check of the skin where bolts go through it: a solid bed has none, its anchors are judged by Anchors in the bed. */
 export const onSkin = (check: Check): Check => ({
   ...check,

@@ -3,7 +3,7 @@ import { weldedOnly, type Resolved } from '../job/resolve';
 import { bends, leastBend } from '../stock/bends';
 import { refuse } from '../units/refusal';
 import { formula } from '../working/formula';
-import { everyBolt, notApplicable, outcome, worst, type Check, type Outcome } from './check';
+import { everyBolt, layoutRule, notApplicable, outcome, worst, type Outcome } from './check';
 
 const R_MIN = formula('r_min', 'k·t', 'mm');
 const C_MIN = formula('c_min', '2.5·t + r', 'mm');
@@ -18,17 +18,16 @@ function holeToBend(r: Resolved, i: number): number {
 }
 
 /** A bent edge: not tighter than the metal bears, and no hole drawn out of round by it. */
-export const fold: Check = {
+export const fold = layoutRule({
   id: 'fold',
   name: 'Bend',
   element: 'plate',
   withoutBolts: true,
-  loadFree: true,
   says: 'A bent edge must not crack, nor pull the holes beside it out of round.',
   why: 'Bending stretches the outside of the metal; too tight and it cracks along the bend, strong alloys soonest. A hole too near is drawn into an egg. Metal springs back a little: bend past the angle and check it with a square.',
   source: 'Least radius by metal and thickness, hole to bend 2.5·t + r: common practice',
   range: 'One edge bent cold across the rolling direction; the plate’s edge is the bend’s start',
-  evaluate(r, _s, w) {
+  evaluate(r, w) {
     const f = r.fold;
     if (!f) return notApplicable('no edge of the plate is bent');
     if (!bends(r.plateMetal)) return refuse('plate.metal', `${r.plateMetal.name} does not bend cold`, 'a metal, or a flat plate');
@@ -42,4 +41,4 @@ export const fold: Check = {
     });
     return holes.utilisation > radius.utilisation ? holes : radius;
   },
-};
+});

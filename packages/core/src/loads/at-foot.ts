@@ -26,6 +26,11 @@ interface Came {
   readonly by: number;
 }
 
+/** What was found last for a case: every foot of a fitting asks for the same. */
+const known = new WeakMap<LoadCase, { readonly stands: Stands; readonly found: Came | Refusal }>();
+const standAlike = (a: Stands, b: Stands): boolean =>
+  a.feet === b.feet && a.rule === b.rule && a.legHeight === b.legHeight && a.count === b.count;
+
 /** A case over the feet. Where feet only rest, nothing is in proportion: it is shared as it counts, and its weight with it. */
 function came(c: LoadCase, stands: Stands, factorOf: FactorOf): Came | Refusal {
   if (!inProportion(stands)) {
@@ -34,6 +39,14 @@ function came(c: LoadCase, stands: Stands, factorOf: FactorOf): Came | Refusal {
     const all = toFeet(stands, counted);
     return isRefusal(all) ? all : { all, weight: () => undefined, by: 1 / γ };
   }
+  const before = known.get(c);
+  if (before && standAlike(before.stands, stands)) return before.found;
+  const found = inProportionTo(c, stands);
+  known.set(c, { stands, found });
+  return found;
+}
+
+function inProportionTo(c: LoadCase, stands: Stands): Came | Refusal {
   const all = toFeet(stands, c);
   if (isRefusal(all)) return all;
   if (!c.weight) return { all, weight: () => undefined, by: 1 };

@@ -209,8 +209,21 @@ export function casesOf(loaded: Loaded, recording = false): LoadCase[] {
   return loaded.stands ? atFoot(all, loaded.stands, counts(loaded), recording) : all;
 }
 
+/** Kept without their working while the loads stay as they are: every foot asks, and a drag of a bolt changes none of them. */
+const known = new WeakMap<readonly Load[], Pick<Loaded, 'combinations' | 'practice'> & { readonly cases: LoadCase[] }>();
+
 /** The cases of the fitting, at its own datum. */
 function ofFitting(loaded: Loaded, recording: boolean): LoadCase[] {
+  if (recording) return madeOf(loaded, true);
+  const { loads, combinations, practice } = loaded;
+  const before = known.get(loads);
+  if (before?.combinations === combinations && before.practice === practice) return before.cases;
+  const cases = madeOf(loaded, false);
+  known.set(loads, { combinations, practice, cases });
+  return cases;
+}
+
+function madeOf(loaded: Loaded, recording: boolean): LoadCase[] {
   const byLoad = new Map(loaded.loads.map((l) => [l.id, casesOfLoad(l, recording)]));
   const { practice } = loaded;
   const out = loaded.loads.flatMap((l) => (l.alone ? byLoad.get(l.id)!.flatMap((c) => withWeightFactors(c, practice)) : []));

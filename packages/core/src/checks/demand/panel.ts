@@ -54,11 +54,14 @@ export const panelUnder = remembered((r: Resolved): Rect | NotApplicable | Refus
   );
 });
 
-/** Largest moment and deflection × D of the panel in one case, at the skin's face. */
+const around = remembered((r) => rememberedResponse(r.panel, panelUnder(r) as Rect, r.skin.nu));
+const atBolts = remembered((r) => rememberedResponse(r.panel, panelUnder(r) as Rect, r.skin.nu, r.bolts));
+
+/** Largest moment and deflection × D of the panel in one case, at the skin's face. `on` is what `panelUnder` found. */
 export function panelIn(r: Resolved, on: Rect, c: LoadCase): PanelMoment {
   // From the datum to the middle of what presses: M − r × F.
   const { x, y } = centreOf(on);
-  return panelMoment(rememberedResponse(r.panel, on, r.skin.nu), c.fz, c.mx - y * c.fz, c.my + x * c.fz);
+  return panelMoment(around(r), c.fz, c.mx - y * c.fz, c.my + x * c.fz);
 }
 
 /** Bending stiffness of the panel per width, N·mm. */
@@ -126,6 +129,5 @@ export function skinPrying(r: Resolved, c: LoadCase): ((i: number, w: Working) =
 /** The panel's moments along x and y at each bolt, N·mm/mm. */
 function panelMomentsAt(r: Resolved, on: Rect, c: LoadCase): { mx: number; my: number }[] {
   const { x, y } = centreOf(on);
-  const response = rememberedResponse(r.panel, on, r.skin.nu, r.bolts);
-  return momentsAt(response, c.fz, c.mx - y * c.fz, c.my + x * c.fz);
+  return momentsAt(atBolts(r), c.fz, c.mx - y * c.fz, c.my + x * c.fz);
 }

@@ -1,6 +1,6 @@
 import type { Resolved } from '../../job/resolve';
 import { formula } from '../../working/formula';
-import { notApplicable, outcome, worst, type Check, type Outcome } from '../check';
+import { layoutRule, notApplicable, outcome, worst, type Outcome } from '../check';
 
 const A_1 = formula('a_1', '5·d', 'mm');
 const A_2 = formula('a_2', '4·d', 'mm');
@@ -28,17 +28,16 @@ function gaps(r: Resolved, grain: 'x' | 'y', end: number): Gap[] {
 }
 
 /** Least distances of bolts in timber. */
-export const timberSpacing: Check = {
+export const timberSpacing = layoutRule({
   id: 'timber-spacing',
   name: 'Timber spacing',
   element: 'skin',
-  loadFree: true,
   says: 'Bolts in timber need wood between them and before the end grain, or it splits.',
   why: 'Wood splits along the grain. Bolts in one line along it open one crack between them, and near the end grain the crack runs right out. So distances along the grain are the longest.',
   source: 'EN 1995-1-1 Tab. 8.4: a_1 5·d along the grain, a_2 4·d across, a_3,t max(7·d, 80 mm) to a loaded end',
   range:
     'Bolts and lag screws; the force taken along the grain and the end as loaded (safe); side edges of the member are not known here',
-  evaluate(r, _s, w) {
+  evaluate(r, w) {
     const skin = r.substrate;
     if (skin.kind !== 'timber') return notApplicable('the skin is not timber');
     return worst(gaps(r, skin.grain, skin.endGrain), w, (g, _i, w): Outcome => {
@@ -47,4 +46,4 @@ export const timberSpacing: Check = {
       return outcome(need, Math.max(g.have, 0), 'mm', g.at, ['side edges of the timber at least 4·d from the bolts: measure']);
     });
   },
-};
+});

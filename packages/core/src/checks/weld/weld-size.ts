@@ -5,7 +5,7 @@ import type { Resolved } from '../../job/resolve';
 import { formula } from '../../working/formula';
 import type { Working } from '../../working/steps';
 import { heldThickness } from '../skin-parts';
-import { notApplicable, outcome, worst, type Check, type Outcome } from '../check';
+import { layoutRule, notApplicable, outcome, worst, type Outcome } from '../check';
 
 const LEG = formula('z', 'sqrt(2)·a', 'mm');
 const Z_MAX = formula('z_max', 't − 1.6', 'mm');
@@ -48,18 +48,17 @@ function ledgeRound({ base, plate, region, shaped }: Resolved): number {
 }
 
 /** Fillets neither too small to fuse nor too large for the edge they run on. */
-export const weldSize: Check = {
+export const weldSize = layoutRule({
   id: 'weld-size',
   name: 'Weld size',
   element: 'weld',
   withoutBolts: true,
-  loadFree: true,
   says: 'A fillet must be large enough to fuse with the metal and leave the plate’s edge to be seen.',
   why: 'On thick metal a small bead chills before it fuses. On an edge a fillet as tall as the plate melts the corner away, and nobody can measure it any more. So there is a least and a most.',
   source:
     'AISC 360-16 Tab. J2.4 (least leg by the thinner part) and §J2.2b (most: t − 1/16 in along an edge); EN 1993-1-8 §4.5.2: a ≥ 3 mm',
   range: 'Fillets of equal legs along straight edges',
-  evaluate(r, _s, w) {
+  evaluate(r, w) {
     const all = seams(r);
     if (all.length === 0) return notApplicable('nothing is fillet-welded');
     return worst(all, w, (s, _i, w): Outcome => {
@@ -75,4 +74,4 @@ export const weldSize: Check = {
       return [up, down, ...ledge].reduce((a, b) => (b.utilisation > a.utilisation ? b : a));
     });
   },
-};
+});

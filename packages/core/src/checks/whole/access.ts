@@ -5,7 +5,7 @@ import { atBolt } from '../../job/of-kind';
 import type { Resolved } from '../../job/resolve';
 import { refuse } from '../../units/refusal';
 import { formula } from '../../working/formula';
-import { everyBolt, isHeldByThread, isLag, notApplicable, outcome, worst, type Check, type Outcome } from '../check';
+import { everyBolt, isHeldByThread, isLag, layoutRule, notApplicable, outcome, worst, type Outcome } from '../check';
 
 const SOCKET = formula('r_s', '0.5·1.45·s', 'mm');
 const CORNERS = formula('r_c', 's/sqrt(3)', 'mm');
@@ -14,11 +14,10 @@ const CORNERS = formula('r_c', 's/sqrt(3)', 'mm');
 const SELF_HELD = new Set(['captive nut', 'weld nut', 'nut plate', 'rivet nut', 'tapped', 'stud', 'lag screw']);
 
 /** A hand on the far side for every loose nut. */
-export const access: Check = {
+export const access = layoutRule({
   id: 'access',
   name: 'Access behind',
   element: 'joint',
-  loadFree: true,
   says: 'Every loose nut needs a hand and a spanner behind it.',
   why: 'A nut nobody can reach is never tightened, nor looked at again. Where there is no way behind, the thread has to be there already: a captive or weld nut, a stud, a nut plate, a tapped plate. Keep a hatch to hidden nuts.',
   source: 'Common practice; access as the survey says',
@@ -35,19 +34,18 @@ export const access: Check = {
       );
     return notApplicable(`reached behind with: ${far}`);
   },
-};
+});
 
 /** Room for the socket round every head. */
-export const wrenchRoom: Check = {
+export const wrenchRoom = layoutRule({
   id: 'wrench-room',
   name: 'Wrench room',
   element: 'joint',
-  loadFree: true,
   says: 'A socket must go over every head, clear of the fitting and of the next bolt.',
   why: 'A bolt set hard against the fitting holds on paper and is never tightened. The socket is half as wide again as the head, and it has to turn.',
   source: 'Common practice: socket 1.45 times the head across flats',
   range: 'Sockets from above; heads through the base are taken to stand clear of what rises from it',
-  evaluate(r, _s, w) {
+  evaluate(r, w) {
     return worst(everyBolt(r), w, (i, _k, w): Outcome => {
       const b = r.bolts[i]!;
       const r_s = w.of(SOCKET, { s: r.size.acrossFlats });
@@ -68,7 +66,7 @@ export const wrenchRoom: Check = {
       return outcome(tightest.need, Math.max(tightest.have, 0), 'mm', tightest.at);
     });
   },
-};
+});
 
 const BELOW = formula('h_b', 't_w + t_far + m + 2·P', 'mm');
 const ABOVE = formula('h_a', 't_w + k', 'mm');
@@ -76,16 +74,15 @@ const ABOVE = formula('h_a', 't_w + k', 'mm');
 const below = (r: Resolved) => (isLag(r) || isHeldByThread(r) ? 0 : r.size.nutHeight);
 
 /** What stands out above and below, where the job sets a limit. */
-export const stackHeight: Check = {
+export const stackHeight = layoutRule({
   id: 'stack-height',
   name: 'Stack height',
   element: 'joint',
-  loadFree: true,
   says: 'Heads and nuts must not stand out further than there is room.',
   why: 'Under a seat slide or a hatch a bolt end that stands proud scrapes, snags or stops the lid. Countersunk heads, thinner backing or cut bolts buy the room.',
   source: 'Geometry: washer, head or nut, backing plate and two threads; limits set by the job',
   range: 'Bolts of the next stocked length stand out a little more: see Bolts in the stack',
-  evaluate(r, _s, w) {
+  evaluate(r, w) {
     const { above, below: under } = r.limits;
     const t_w = r.size.washer.thickness;
     const all: Outcome[] = [];
@@ -102,4 +99,4 @@ export const stackHeight: Check = {
     if (all.length === 0) return notApplicable('the job sets no limit on what stands out');
     return all.reduce((a, b) => (b.utilisation > a.utilisation ? b : a));
   },
-};
+});

@@ -2,7 +2,7 @@ import type { Resolved } from '../../job/resolve';
 import type { Metal } from '../../stock/metals';
 import { ALLOWED, boltPotential, conducts, potentialOf } from '../../stock/potentials';
 import { formula } from '../../working/formula';
-import { notApplicable, outcome, type Check } from '../check';
+import { layoutRule, notApplicable, outcome } from '../check';
 
 const DELTA = formula('ΔV', 'abs(V_1 − V_2)', 'V');
 
@@ -23,17 +23,16 @@ function pieces(r: Resolved): Piece[] {
 }
 
 /** Two metals that eat each other where it is wet. */
-export const galvanic: Check = {
+export const galvanic = layoutRule({
   id: 'galvanic',
   name: 'Metal pairs',
   element: 'joint',
-  loadFree: true,
   says: 'Metals that touch must not eat each other where the joint lives.',
   why: 'Two metals in salt water make a battery, and the less noble one is eaten: aluminium round a stainless bolt, steel beside bronze or carbon. Keep them apart with sleeves and washers that do not conduct, and keep the water out with bedding.',
   source: 'Anodic index, allowed difference 0.15 V in salt, 0.25 V in weather, 0.50 V dry: MIL-STD-889 (memory)',
   range:
     'Pairs in metal contact; the size of the two areas is not counted: a small bolt in a large plate fares better than the reverse',
-  evaluate(r, _s, w) {
+  evaluate(r, w) {
     const { place, isolated } = r.joint;
     if (place === 'not said') return notApplicable('where the joint lives is not said');
     if (isolated) return notApplicable('the metals are kept apart by sleeves and washers that do not conduct');
@@ -49,4 +48,4 @@ export const galvanic: Check = {
       need > allowed ? ['isolate, or choose metals nearer each other'] : [],
     );
   },
-};
+});

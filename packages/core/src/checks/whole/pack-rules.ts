@@ -1,5 +1,5 @@
 import { formula } from '../../working/formula';
-import { notApplicable, outcome, remembered, worst, type Check } from '../check';
+import { layoutRule, notApplicable, outcome, remembered, worst } from '../check';
 import { rulesIn, type RuleState } from './packs';
 
 const NEED = formula('least', 'n', '');
@@ -8,17 +8,16 @@ const states = remembered(rulesIn);
 const measured = (s: RuleState) => s.measured !== undefined;
 
 /** The layout against the rules of the packs the job is held to. */
-export const packRules: Check = {
+export const packRules = layoutRule({
   id: 'pack-rules',
   name: 'Rule packs',
   element: 'joint',
-  loadFree: true,
   withoutBolts: true,
   says: 'The layout must keep the rules of the packs the job is held to.',
   why: 'Codes and trades keep short lists of least sizes, learnt from what went wrong before. They hold whatever the load. Rules of the trade without a published source are only reminded of, never failed.',
   source: 'The packs named by the job; each rule with its own source',
   range: 'Rules of layout only; what a pack asks besides is listed with it as a gap',
-  evaluate(r, _s, w) {
+  evaluate(r, w) {
     const all = states(r).filter(measured);
     const code = all.filter((s) => s.rule.kind === 'code');
     const missed = all.filter((s) => s.rule.kind === 'common practice' && !s.holds);
@@ -36,4 +35,4 @@ export const packRules: Check = {
       return outcome(need, Math.max(have, 0), rule.unit, `${rule.id}, ${at}`, reminders);
     });
   },
-};
+});
