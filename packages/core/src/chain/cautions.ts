@@ -1,4 +1,6 @@
 import { contains, rectAbout } from '../geometry/rects';
+import { placeInAxes } from '../geometry/vector';
+import { panelOf } from '../job/outlines';
 import type { Job } from '../job/schema';
 import { builderOf, BUILDERS, FAMILIES, type Family } from '../loads/registry';
 import { unusualPractice } from '../job/usual-practice';
@@ -31,8 +33,26 @@ export function notJudged(job: Job): string[] {
       : []),
     ...unjudgedParts(job),
     ...(job.stands ? ['the fitting between its feet, taken as stiff'] : []),
+    ...onThisPanel(job),
     'the bearers and what holds them',
     'fatigue',
+  ];
+}
+
+/** Other feet that stand between this foot's bearers, where the job does not say that they share its panel. */
+function onThisPanel(job: Job): string[] {
+  const { stands } = job;
+  const foot = stands?.feet.find((f) => f.id === stands.foot);
+  if (!stands || !foot || stands.on === 'one panel' || job.skin.kind === 'bed') return [];
+  const panel = panelOf(job);
+  const near = stands.feet.filter((f) => f !== foot && contains(panel, placeInAxes(f, foot, foot.turn)));
+  if (near.length === 0) return [];
+  const names = near
+    .slice(0, 3)
+    .map((f) => f.name)
+    .join(', ');
+  return [
+    `what the feet beside it bring to its panel (${names}${near.length > 3 ? ' and others' : ''}): say under How it stands that they stand on one panel`,
   ];
 }
 

@@ -2,7 +2,7 @@ import { isHeldByThreadOf } from '../job/joint';
 import { atBolt, ofThisKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { notApplicable, type Loaded, type NotApplicable } from './demand/demand';
-import type { Refusal } from '../units/refusal';
+import { refuse, type Refusal } from '../units/refusal';
 import { Working } from '../working/steps';
 import { remembered } from './remembered';
 
@@ -101,6 +101,13 @@ export function worst<T>(items: readonly T[], w: Working, f: (item: T, index: nu
   }
   return w.recording ? f(items[at]!, at, w) : found;
 }
+
+/** Several feet on one member bend it together, which is not added up here. */
+export const SHARED_MEMBER = refuse(
+  'standing.on',
+  'the other feet load the same member, which is judged here under one foot alone',
+  'feet on members of their own, or the member judged apart',
+);
 
 /** A rule of layout: the load does not enter, so it is asked once of a job, whatever the cases and feet. */
 export function layoutRule(

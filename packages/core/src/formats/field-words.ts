@@ -161,6 +161,7 @@ const WORDS: Readonly<Record<string, string>> = {
   ribs: 'ribs that stiffen the base',
   rounded: 'both ends half round',
   'standing/rule': 'how the load is shared to the feet',
+  'standing/on': 'what the feet stand on: panels of their own, or one panel that bends under all of them',
   'eye/rules': 'rules the pin is judged by',
   'lug/rules': 'rules the lug is judged by',
   'practice/rules': 'rules for bearing, tear-out, prying and edge distance',

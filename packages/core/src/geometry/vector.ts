@@ -41,6 +41,10 @@ export function about(v: Vector, from: Place, to: Place): Vector {
   return { ...v, mx: v.mx + m.x, my: v.my + m.y, mz: v.mz + m.z };
 }
 
+/** What acts at a face, at `h` below it: what pushes along the face tips by that much more, M = V·h (statics). */
+export const lowered = <V extends Vector>(v: V, h: number): V =>
+  h === 0 ? v : { ...v, mx: v.mx - h * v.fy, my: v.my + h * v.fx };
+
 /** Seen in axes turned by `turn` rad about z. */
 export function inTurnedAxes(v: Vector, turn: number): Vector {
   if (turn === 0) return v;

@@ -54,6 +54,10 @@ export function designOf(whole: WholeJob, foot: Foot): Design {
   return other;
 }
 
+/** The highest packer or spacer under a foot's plate, mm; shims that were measured are not counted. */
+const mostPacked = ({ joint, bolts }: Design): number =>
+  joint.packing === 'none' ? 0 : Math.max(joint.packer.v, ...bolts.items.map((b) => b.packed?.v ?? 0));
+
 const places = new WeakMap<readonly Foot[], readonly FootPlace[]>();
 /** The feet as the fitting sees them. */
 export function footPlaces(whole: WholeJob): readonly FootPlace[] {
@@ -62,9 +66,15 @@ export function footPlaces(whole: WholeJob): readonly FootPlace[] {
     places.set(
       whole.feet,
       (all = whole.feet.map((f) => {
-        const { base, bolts } = designOf(whole, f);
+        const design = designOf(whole, f);
+        const { base, bolts, plate } = design;
         const { id, name, x, y, z, turn, holds = USUAL_HOLDS } = f;
-        return { id, name, x, y, z, turn, ...holds, length: base.length.v, width: base.width.v, bolts: bolts.items.length };
+        return {
+          ...{ id, name, x, y, z, turn, ...holds },
+          ...{ length: base.length.v, width: base.width.v, bolts: bolts.items.length },
+          plate: { x0: plate.x0, x1: plate.x1, y0: plate.y0, y1: plate.y1 },
+          height: plate.thickness.v * plate.layers + mostPacked(design),
+        };
       })),
     );
   return all;

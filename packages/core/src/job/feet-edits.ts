@@ -160,7 +160,12 @@ const RULE: Readonly<Partial<Record<WayToStand, { readonly takes: { mx: boolean;
 export function standingAs(whole: WholeJob, from: string, way: WayToStand, apart: Apart): WholeJob {
   const first = footOf(whole, from);
   const rule = RULE[way];
-  const standing: Standing = { ...USUAL_STANDING, rule: rule ? 'moments' : 'force only' };
+  const { on } = whole.standing;
+  const standing: Standing = {
+    ...USUAL_STANDING,
+    rule: rule ? 'moments' : 'force only',
+    ...(on && way !== 'one plate' ? { on } : {}),
+  };
   const holds = rule ? { restsOnly: false, ...rule, stiffness: { x: 1, y: 1, z: 1 }, part: 0 } : undefined;
   const { like: _l, holds: _h, ...rest } = first;
   const [head, ...others] = PLACED[way](apart) as [Stood, ...Stood[]];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { id, name } from '../loads/schema';
-import { STANDING_RULES } from '../standing/stands';
+import { STANDING_RULES, STANDS_ON } from '../standing/stands';
 import { rangedNumber as number } from '../units/quantity';
 import { outlineOff } from './shaped';
 import { RANGES } from './ranges';
@@ -51,6 +51,8 @@ export const Standing = z.strictObject({
   legHeight: number(RANGES.legHeight),
   /** How many feet carry at once, where only so many count. */
   count: z.number().int().gte(1, `allowed: 1 to ${MAX_FEET}`).lte(MAX_FEET, `allowed: 1 to ${MAX_FEET}`),
+  /** What the feet stand on; panels of their own where left out. */
+  on: z.enum(STANDS_ON).optional(),
 });
 export type Standing = z.infer<typeof Standing>;
 

@@ -4,6 +4,7 @@ import { inProportion, toFeet, type AtFoot } from '../standing/to-feet';
 import { isRefusal, type Refusal } from '../units/refusal';
 import { formula } from '../working/formula';
 import { Working } from '../working/steps';
+import { besides } from './beside';
 import { factored, type LoadCase } from './load-case';
 
 /** The factor a case is counted with. */
@@ -83,12 +84,14 @@ export function atFoot(cases: readonly LoadCase[], stands: Stands, factorOf: Fac
       if (!one) return [];
       const { weight: _w, ...rest } = c;
       const weight = found.weight(foot.id, k);
+      const beside = stands.on === 'one panel' ? besides(foot, feet, (id) => found.weight(id, k), found.by) : [];
       const lasts = found.by === 1 ? rest : withoutWeightFactor(rest);
       return [
         {
           ...lasts,
           ...parts(one.load, found.by),
           ...(weight ? { weight } : {}),
+          ...(beside.length > 0 ? { beside } : {}),
           id: several ? `${c.id}-${k + 1}` : c.id,
           name: `${c.name}${one.set.idle}`,
           at: placeInAxes(c.at, foot, foot.turn),

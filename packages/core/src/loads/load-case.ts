@@ -2,6 +2,7 @@ import { cross, eachWay, type Place, type Vector } from '../geometry/vector';
 import type { Duration } from '../stock/load-duration';
 import { formula } from '../working/formula';
 import type { Step, Working } from '../working/steps';
+import type { Beside } from './beside';
 
 /** How a case counts in limit states: lasting (γ_G), coming and going (γ_Q), or a crash or other accident (factor 1). */
 export const ACTIONS = ['permanent', 'variable', 'accidental'] as const;
@@ -26,6 +27,8 @@ export interface LoadCase extends Vector {
   readonly weight?: Vector;
   /** On that part in place of the action's own factor, in limit states: a weight that holds down counts least, one that presses most. */
   readonly onWeight?: number;
+  /** What the other feet bring at the same time, where they stand on one panel with this one. */
+  readonly beside?: readonly Beside[];
   /** Where it acts, kept for the drawing. */
   readonly at: Place;
   readonly steps: readonly Step[];
@@ -98,13 +101,12 @@ export function mirrored(c: LoadCase): LoadCase {
 
 /** The case with the school's load factor on it; what of it is weight takes its own. */
 export function factored(c: LoadCase, factor: number): LoadCase {
-  const { weight, onWeight = factor } = c;
+  const { onWeight = factor, beside } = c;
   if (factor === 1 && onWeight === 1) return c;
-  return { ...c, ...eachWay((k) => c[k] * factor + (weight ? weight[k] * (onWeight - factor) : 0)) };
+  const of = (v: Vector & { readonly weight?: Vector }) =>
+    eachWay((k) => v[k] * factor + (v.weight ? v.weight[k] * (onWeight - factor) : 0));
+  return { ...c, ...of(c), ...(beside ? { beside: beside.map((b) => ({ ...b, ...of(b) })) } : {}) };
 }
-
-/** The case at `h` below the datum's face: what pushes along the plate tips the joint by that much more, M = V·h (statics). */
-export const lowered = (c: LoadCase, h: number): LoadCase => (h === 0 ? c : { ...c, mx: c.mx - h * c.fy, my: c.my + h * c.fx });
 
 const degrees = (rad: number) => Math.round((rad * 1800) / Math.PI) / 10;
 

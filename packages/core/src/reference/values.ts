@@ -233,7 +233,7 @@ const plates: ReferenceValue[] = [
     source: 'Timoshenko Tab. 8',
     expected: 0.00406,
     within: 0.002,
-    got: () => panelMoment(patchResponse(square, square, 0.3), 1e6, 0, 0).wD / 1e12,
+    got: () => panelMoment([{ response: patchResponse(square, square, 0.3), fz: 1e6, mx: 0, my: 0 }]).wD / 1e12,
   },
   {
     of: 'skin-bending',
@@ -241,7 +241,7 @@ const plates: ReferenceValue[] = [
     source: 'Timoshenko Tab. 8',
     expected: 0.0479,
     within: 0.002,
-    got: () => panelMoment(patchResponse(square, square, 0.3), 1e6, 0, 0).m / 1e6,
+    got: () => panelMoment([{ response: patchResponse(square, square, 0.3), fz: 1e6, mx: 0, my: 0 }]).m / 1e6,
   },
   {
     of: 'skin-bending',
@@ -249,7 +249,7 @@ const plates: ReferenceValue[] = [
     source: 'Timoshenko Tab. 8',
     expected: 0.1017,
     within: 0.003,
-    got: () => panelMoment(patchResponse(long, long, 0.3), 2e6, 0, 0).m / 1e6,
+    got: () => panelMoment([{ response: patchResponse(long, long, 0.3), fz: 2e6, mx: 0, my: 0 }]).m / 1e6,
   },
   {
     of: 'skin-bending',
@@ -257,7 +257,8 @@ const plates: ReferenceValue[] = [
     source: 'Timoshenko Tab. 23',
     expected: 0.0116,
     within: 0.004,
-    got: () => panelMoment(patchResponse(square, rectAbout({ x: 0, y: 0 }, 10, 10), 0.3), 1, 0, 0).wD / 1e6,
+    got: () =>
+      panelMoment([{ response: patchResponse(square, rectAbout({ x: 0, y: 0 }, 10, 10), 0.3), fz: 1, mx: 0, my: 0 }]).wD / 1e6,
   },
 ];
 

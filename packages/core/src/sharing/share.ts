@@ -1,4 +1,4 @@
-import { lowered, type LoadCase } from '../loads/load-case';
+import type { LoadCase } from '../loads/load-case';
 import { eachKind } from '../job/of-kind';
 import { weldedOnly, type Resolved } from '../job/resolve';
 import { isRefusal, type Refusal } from '../units/refusal';
@@ -8,6 +8,7 @@ import { leftByPlate } from './t-stub';
 import { alongStiffness, axialParts } from './unlike-bolts';
 import { heldByFriction, lessFriction, type Friction } from './friction';
 import type { Solved } from './solved';
+import { lowered } from '../geometry/vector';
 
 /** What each bolt and the bed get from one factored case. */
 export interface Shared {

@@ -6,7 +6,7 @@ import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { shareOutOfPlane } from '../sharing/out-of-plane';
 import { casesOf } from '../loads/cases';
-import { lowered } from '../loads/load-case';
+import { lowered } from '../geometry/vector';
 import { solvedCase } from '../testing/solved-case';
 import { onSolidBed, resolved, testJob } from '../testing/test-job';
 import { spreadOf, type SpreadCase } from './spread';

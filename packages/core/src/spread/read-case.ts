@@ -1,9 +1,10 @@
 import { asPlate } from '../job/outlines';
 import type { Resolved } from '../job/resolve';
-import { lowered, type LoadCase } from '../loads/load-case';
+import type { LoadCase } from '../loads/load-case';
 import { standsOff } from '../sharing/share';
 import { refuse, type Refusal } from '../units/refusal';
 import type { Assembly, Cell } from './assemble';
+import { besideOnSkin } from './beside-load';
 import { cellStresses, type CellStress } from './cell-stresses';
 import { BASE, FAR, PLATE, SKIN } from './from-job';
 import type { Grid } from './grid';
@@ -13,6 +14,8 @@ import { edgePeak, outlinePeak, meansOver, NO_PEAK, type Peak } from './peaks';
 import { balanceOf, reactionsReader, type Reaction } from './plate-results';
 import type { StackResult } from './solve-stack';
 import type { StackLoad } from './stack';
+import { inStraightLine } from './straight-line';
+import { lowered } from '../geometry/vector';
 
 /** How one case goes into the skin. Forces N, lengths mm, stresses MPa; w up. */
 export interface SpreadCase {
@@ -62,35 +65,25 @@ export const MOST_IMBALANCE = 1e-3;
 export function onBase(r: Resolved, a: Assembly, c: LoadCase): StackLoad {
   const h = standsOff(r) + (isBed(r) ? 0 : r.skinThickness / 2);
   const tips = lowered({ ...c, fz: 0, mx: 0, my: 0 }, h);
-  const forces = [...inStraightLine(a, BASE, c), ...inStraightLine(a, PLATE, tips)];
-  return { forces };
+  const beside = isBed(r) ? [] : (c.beside ?? []).flatMap((b) => besideOnSkin(r, a, b));
+  return { forces: [...onLayer(a, BASE, c), ...onLayer(a, PLATE, tips), ...beside] };
 }
 
-/** A force and two moments about the datum as a pressure in a straight line over a layer. */
-function inStraightLine(a: Assembly, layer: number, { fz, mx, my }: Pick<LoadCase, 'fz' | 'mx' | 'my'>): StackLoad['forces'] {
+/** A force and two moments about the datum over a layer. */
+function onLayer(a: Assembly, layer: number, load: Pick<LoadCase, 'fz' | 'mx' | 'my'>): StackLoad['forces'] {
   const { area, nodes, stack } = a;
   const { x, y } = stack.grid;
   const nx = x.length;
-  const [X, Y] = [(n: number) => x[n % nx]!, (n: number) => y[Math.floor(n / nx)]!];
-  const own = (n: number) => area[layer * nodes + n]!;
-  let [mass, sx, sy] = [0, 0, 0];
-  for (let n = 0; n < nodes; n++) {
-    mass += own(n);
-    sx += own(n) * X(n);
-    sy += own(n) * Y(n);
-  }
-  const [cx, cy] = [sx / mass, sy / mass];
-  let [ixx, iyy] = [0, 0];
-  for (let n = 0; n < nodes; n++) {
-    ixx += own(n) * (Y(n) - cy) ** 2;
-    iyy += own(n) * (X(n) - cx) ** 2;
-  }
-  const forces = [];
-  for (let node = 0; node < nodes; node++) {
-    if (own(node) === 0) continue;
-    const f = own(node) * (fz / mass + (mx * (Y(node) - cy)) / ixx - (my * (X(node) - cx)) / iyy);
-    if (f !== 0) forces.push({ layer, node, fz: f });
-  }
+  const places = {
+    count: nodes,
+    x: (n: number) => x[n % nx]!,
+    y: (n: number) => y[Math.floor(n / nx)]!,
+    weight: (n: number) => area[layer * nodes + n]!,
+  };
+  const forces: { layer: number; node: number; fz: number }[] = [];
+  inStraightLine(places, load).forEach((fz, node) => {
+    if (fz !== 0) forces.push({ layer, node, fz });
+  });
   return forces;
 }
 

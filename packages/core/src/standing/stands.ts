@@ -1,8 +1,13 @@
+import type { Rect } from '../geometry/points';
 import type { Place } from '../geometry/vector';
 
 /** How a fitting's load comes to its feet. */
 export const STANDING_RULES = ['force only', 'moments', 'legs', 'some count', 'given'] as const;
 export type StandingRule = (typeof STANDING_RULES)[number];
+
+/** What the feet stand on: each on a panel or member of its own, or all on one, which then bends under all of them at once. */
+export const STANDS_ON = ['own panels', 'one panel'] as const;
+export type StandsOn = (typeof STANDS_ON)[number];
 
 /** One foot as the fitting sees it: where it stands, how it is turned, and what it can hold. */
 export interface FootPlace extends Place {
@@ -21,6 +26,9 @@ export interface FootPlace extends Place {
   /** Size of its base along its own axes, mm: a foot that takes a moment is as an evenly sprung pad of that size. */
   readonly length: number;
   readonly width: number;
+  /** Its plate in its own axes, and how high the plate's face stands over the structure, at most, mm. */
+  readonly plate: Rect;
+  readonly height: number;
   /** Bolts it has: a rule pack counts them over the whole fitting. */
   readonly bolts: number;
 }
@@ -32,6 +40,8 @@ export interface Stands {
   readonly legHeight: number;
   /** How many of the feet carry at once, where only so many count. */
   readonly count: number;
+  /** Panels of their own where left out. */
+  readonly on?: StandsOn | undefined;
   readonly feet: readonly FootPlace[];
   readonly foot: string;
 }

@@ -19,6 +19,8 @@ const foot = (id: string, x: number, y: number, more: Partial<FootPlace> = {}): 
   part: 0,
   length: 100,
   width: 60,
+  plate: { x0: -50, x1: 50, y0: -30, y1: 30 },
+  height: 10,
   bolts: 4,
   ...more,
 });

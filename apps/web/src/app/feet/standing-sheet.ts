@@ -4,7 +4,7 @@ import { alikeTo, standingAs, WAYS_TO_STAND, type Apart, type WayToStand } from 
 import { footPlaces } from '@core/job/at-foot';
 import { underEachRule, whatComes } from '@core/job/what-comes';
 import { RULE_WORDS } from '@core/loads/at-foot';
-import { STANDING_RULES, type StandingRule } from '@core/standing/stands';
+import { STANDING_RULES, STANDS_ON, type StandingRule, type StandsOn } from '@core/standing/stands';
 import { countRange, lengthRange } from '@core/units/field-range';
 import { formatQuantity } from '@core/units/format-quantity';
 import { fromSheet, type Quantity } from '@core/units/quantity';
@@ -63,6 +63,17 @@ const SHORT: Readonly<Record<StandingRule, string>> = {
   given: 'shares given',
 };
 
+const ON: Readonly<Record<StandsOn, { readonly label: string; readonly says: string }>> = {
+  'own panels': {
+    label: 'panels of their own',
+    says: 'Each foot bends the skin between its own bearers. Where another stands between the same bearers, the verdict says so.',
+  },
+  'one panel': {
+    label: 'one panel',
+    says: 'The panel bends under all feet at once: by hand their plates’ loads are added up, solved they press on the same skin. A timber or a section under several feet is refused: its bending is judged under one foot alone.',
+  },
+};
+
 const ASKED = {
   along: { label: 'Apart, fore and aft', range: lengthRange('Apart, fore and aft', 20_000) },
   across: { label: 'Apart, across', range: lengthRange('Apart, across', 20_000) },
@@ -85,6 +96,8 @@ export class StandingSheet {
   protected readonly asked = ASKED;
   protected readonly words = RULE_WORDS;
   protected readonly short = SHORT;
+  protected readonly on = ON;
+  protected readonly standsOn = STANDS_ON.map((value) => ({ value, label: ON[value].label }));
   protected readonly rules = STANDING_RULES.map((value) => ({ value, label: SHORT[value] }));
 
   protected readonly whole = computed(() => this.desk.whole()!);
@@ -135,6 +148,13 @@ export class StandingSheet {
         rule: value as StandingRule,
         count: value === 'some count' && w.standing.count < 2 ? Math.max(1, length - 1) : Math.min(w.standing.count, length),
       },
+    }));
+  }
+
+  protected stand(on: string): void {
+    this.desk.changeWhole(`feet on ${ON[on as StandsOn].label}`, (w) => ({
+      ...w,
+      standing: { ...w.standing, on: on as StandsOn },
     }));
   }
 

@@ -1,12 +1,13 @@
 import type { Resolved } from '../../job/resolve';
 import { lasting } from '../../job/factors';
-import { lowered, usualDuration, type LoadCase } from '../../loads/load-case';
+import { usualDuration, type LoadCase } from '../../loads/load-case';
 import { share, standsOff } from '../../sharing/share';
 import type { Solved } from '../../sharing/solved';
 import { isRefusal, type Refusal } from '../../units/refusal';
 import { asSolved } from './as-solved';
 import { byHand } from './by-hand';
 import type { Loaded } from './demand';
+import { lowered } from '../../geometry/vector';
 
 /** A job under one counted case: as strong as it is for as long as the case lasts, with what the case puts on its links. */
 export interface UnderLoad {

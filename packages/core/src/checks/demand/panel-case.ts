@@ -109,13 +109,32 @@ export interface PanelMoment {
   readonly wD: number;
 }
 
-/** Superposes a load on the unit responses and picks the worst point. */
-export function panelMoment(response: PatchResponse, fz: number, mx: number, my: number): PanelMoment {
-  const [f, a, b] = response.unit;
-  let best: PanelMoment = { m: 0, at: response.points[0]!, wD: 0 };
+/** A load on a patch, about the patch's centre, and how the panel answers it. */
+export interface OnPatch {
+  readonly response: PatchResponse;
+  readonly fz: number;
+  readonly mx: number;
+  readonly my: number;
+}
+
+/** Figure j of the panel at point p, under all patches together. */
+function summed(loads: readonly OnPatch[], p: number, j: number): number {
+  let sum = 0;
+  for (const { response, fz, mx, my } of loads) {
+    const [f, a, b] = response.unit;
+    const o = p * PER_POINT + j;
+    sum += fz * f[o]! + mx * a[o]! + my * b[o]!;
+  }
+  return sum;
+}
+
+/** Superposes loads on the unit responses, all at the same points, and picks the worst point. */
+export function panelMoment(loads: readonly OnPatch[]): PanelMoment {
+  const { points } = loads[0]!.response;
+  let best: PanelMoment = { m: 0, at: points[0]!, wD: 0 };
   let wD = 0;
-  response.points.forEach((at, p) => {
-    const sum = (j: number) => fz * f[p * PER_POINT + j]! + mx * a[p * PER_POINT + j]! + my * b[p * PER_POINT + j]!;
+  points.forEach((at, p) => {
+    const sum = (j: number) => summed(loads, p, j);
     const [m1, m2, m12] = [sum(0), sum(1), sum(2)];
     const m = Math.abs((m1 + m2) / 2) + Math.hypot((m1 - m2) / 2, m12);
     wD = Math.max(wD, Math.abs(sum(3)));
@@ -125,11 +144,8 @@ export function panelMoment(response: PatchResponse, fz: number, mx: number, my:
 }
 
 /** Moments along x and along y at each of the response's points, N·mm/mm. */
-export function momentsAt(response: PatchResponse, fz: number, mx: number, my: number): { mx: number; my: number }[] {
-  const [f, a, b] = response.unit;
-  const sum = (p: number, j: number) => fz * f[p * PER_POINT + j]! + mx * a[p * PER_POINT + j]! + my * b[p * PER_POINT + j]!;
-  return response.points.map((_, p) => ({ mx: sum(p, 0), my: sum(p, 1) }));
-}
+export const momentsAt = (loads: readonly OnPatch[]): { mx: number; my: number }[] =>
+  loads[0]!.response.points.map((_, p) => ({ mx: summed(loads, p, 0), my: summed(loads, p, 1) }));
 
 /** Remembers the last few responses: while a load, thickness or class changes, the geometry does not. */
 const recent = new Map<string, PatchResponse>();

@@ -1,9 +1,10 @@
-import type { Rect } from '../../geometry/points';
+import type { Point, Rect } from '../../geometry/points';
 import { boundsOf, centreOf, heightOf, overlap, widthOf } from '../../geometry/rects';
 import { rayToEdge, regionArea } from '../../geometry/region';
 import { rowsOf } from '../../geometry/rows';
 import { atBolt } from '../../job/of-kind';
 import { weldedOnly, type Resolved } from '../../job/resolve';
+import { onPatch, patchOn } from '../../loads/beside';
 import type { LoadCase } from '../../loads/load-case';
 import { refuse, type Refusal } from '../../units/refusal';
 import { formula } from '../../working/formula';
@@ -12,7 +13,7 @@ import { farDiameter } from '../far-bearing';
 import { remembered } from '../remembered';
 import { sandwichParts } from '../skin-parts';
 import { notApplicable, type NotApplicable } from './demand';
-import { momentsAt, panelMoment, rememberedResponse, type PanelMoment } from './panel-case';
+import { momentsAt, panelMoment, rememberedResponse, type OnPatch, type PanelMoment, type PatchResponse } from './panel-case';
 
 const D = formula('D', 'E·t³/(12·(1 − ν²))', 'N·mm');
 const D_S = formula('D', 'E_f·t_n·t_f·d²/((t_n + t_f)·(1 − ν²))', 'N·mm');
@@ -57,11 +58,23 @@ export const panelUnder = remembered((r: Resolved): Rect | NotApplicable | Refus
 const around = remembered((r) => rememberedResponse(r.panel, panelUnder(r) as Rect, r.skin.nu));
 const atBolts = remembered((r) => rememberedResponse(r.panel, panelUnder(r) as Rect, r.skin.nu, r.bolts));
 
-/** Largest moment and deflection × D of the panel in one case, at the skin's face. `on` is what `panelUnder` found. */
-export function panelIn(r: Resolved, on: Rect, c: LoadCase): PanelMoment {
-  // From the datum to the middle of what presses: M − r × F.
+/** What the other feet bring to this panel, at the points asked. */
+const fromBeside = (r: Resolved, c: LoadCase, points: readonly Point[]): OnPatch[] =>
+  (c.beside ?? []).flatMap((b) => {
+    const on = patchOn(r.panel, b);
+    return on ? [{ response: rememberedResponse(r.panel, on, r.skin.nu, points), ...onPatch(b, on, r.skinThickness) }] : [];
+  });
+
+/** The foot's own load on what it presses through. From the datum to the middle of that: M − r × F. */
+function ownOn(on: Rect, c: LoadCase, response: PatchResponse): OnPatch {
   const { x, y } = centreOf(on);
-  return panelMoment(around(r), c.fz, c.mx - y * c.fz, c.my + x * c.fz);
+  return { response, fz: c.fz, mx: c.mx - y * c.fz, my: c.my + x * c.fz };
+}
+
+/** Largest moment and deflection × D of the panel under the plate in one case, at the skin's middle, with what other feet on it bring. `on` is what `panelUnder` found. */
+export function panelIn(r: Resolved, on: Rect, c: LoadCase): PanelMoment {
+  const own = ownOn(on, c, around(r));
+  return panelMoment([own, ...fromBeside(r, c, own.response.points)]);
 }
 
 /** Bending stiffness of the panel per width, N·mm. */
@@ -128,6 +141,6 @@ export function skinPrying(r: Resolved, c: LoadCase): ((i: number, w: Working) =
 
 /** The panel's moments along x and y at each bolt, N·mm/mm. */
 function panelMomentsAt(r: Resolved, on: Rect, c: LoadCase): { mx: number; my: number }[] {
-  const { x, y } = centreOf(on);
-  return momentsAt(atBolts(r), c.fz, c.mx - y * c.fz, c.my + x * c.fz);
+  const own = ownOn(on, c, atBolts(r));
+  return momentsAt([own, ...fromBeside(r, c, r.bolts)]);
 }

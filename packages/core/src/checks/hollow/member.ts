@@ -3,7 +3,7 @@ import type { Resolved } from '../../job/resolve';
 import { refuse, type Refusal } from '../../units/refusal';
 import { formula } from '../../working/formula';
 import type { Working } from '../../working/steps';
-import { notApplicable, outcome, type Check } from '../check';
+import { notApplicable, outcome, SHARED_MEMBER, type Check } from '../check';
 import { sectionOf, type Section } from './section';
 
 const AREA = formula('A', '2·t·(b + h − 2·t) − n·k·d_0·t', 'mm²');
@@ -72,6 +72,7 @@ export const member: Check = {
       out: Math.max(0, ...r.bolts.map((b) => Math.abs(b.y))),
     };
     const c = s.midSkin;
+    if (c.beside) return SHARED_MEMBER;
     const beam = { a, c: L - a, L };
     const M_v = w.of(M, { F: c.fz, M_0: c.my, ...beam }, 'upright: the push or pull of the plate and what it tips');
     const M_h = w.of(M, { F: c.fy, M_0: c.mz, ...beam }, 'sideways');

@@ -1,7 +1,7 @@
 import { centreOf, heightOf, widthOf } from '../../geometry/rects';
 import type { Resolved } from '../../job/resolve';
 import { formula } from '../../working/formula';
-import { notApplicable, outcome, type Check } from '../check';
+import { notApplicable, outcome, SHARED_MEMBER, type Check } from '../check';
 import { loadedPatch } from '../demand/panel';
 
 const M = formula('M', 'abs(F_z)·a·b/L + abs(M_0)·max(a, b)/L', 'N·mm');
@@ -33,6 +33,7 @@ export const timberBending: Check = {
     const beam = alongGrain(r, skin.grain);
     if (beam.a <= 0 || beam.a >= beam.L) return notApplicable('the plate’s middle is over a bearer');
     const c = s.midSkin;
+    if (c.beside) return SHARED_MEMBER;
     const moment = w.of(M, { F_z: c.fz, a: beam.a, b: beam.L - beam.a, L: beam.L, M_0: skin.grain === 'x' ? c.my : c.mx });
     const σ = w.of(SIGMA, { M: moment, w: beam.w, t: r.skinThickness });
     return outcome(σ, w.of(F_D, { f_m: t.fm, γ: r.factors.onSkin }), 'MPa', 'timber between bearers');
