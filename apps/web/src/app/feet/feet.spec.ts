@@ -105,6 +105,20 @@ describe('how it stands', () => {
     await press('Take this foot out');
     expect(desk.whole()!.feet.map((f) => f.id)).toEqual(['F1', 'F3', 'F4']);
   });
+  it('feet on one panel say so, and it stays said where they are placed anew', async () => {
+    await show(StandingSheet, four);
+    expect(text('.note').join()).toContain('Each foot bends the skin between its own bearers');
+    (fixture.componentInstance as unknown as { stand(v: string): void }).stand('one panel');
+    await fixture.whenStable();
+    expect(desk.did).toEqual(['feet on one panel']);
+    expect(text('.note').join()).toContain('The panel bends under all feet at once');
+    await press('Four feet');
+    await type('Apart, fore and aft', '500');
+    await press('Place the feet');
+    expect(desk.whole()!.standing.on).toBe('one panel');
+    await press('One plate');
+    expect(desk.whole()!.standing.on).toBeUndefined();
+  });
   it('moments and shares: which axes a foot takes, and its part of the force', async () => {
     await show(StandingSheet, { ...four, standing: { ...four.standing, rule: 'moments' } });
     const ticks = [...host().querySelectorAll<HTMLInputElement>('.ticks input')];
