@@ -38,7 +38,8 @@ export const tightenWords = (r: Resolved): string =>
         .map((k) => `${k.size.id}: ${torqueWords(k)}`)
         .join('; ');
 
-function torqueWords(r: Resolved): string {
+/** What one kind of fastener is tightened to, and what sets it. */
+export function torqueWords(r: Resolved): string {
   const { torque, by } = tightenTo(r);
   if (!torque) return 'turned home by feel: no torque for a lag';
   const set = formatQuantity(torque.torque, 'moment', r.job.units);

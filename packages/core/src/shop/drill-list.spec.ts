@@ -22,6 +22,7 @@ it('measures from the aft starboard corner', () => {
     diameter: 11,
     fastener: 'M10 8.8',
     note: 'stack-drill with backing plate',
+    through: { what: 'steel', t: 8 },
   });
 });
 

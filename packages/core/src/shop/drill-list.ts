@@ -1,14 +1,17 @@
 import type { Point } from '../geometry/points';
+import { heldThickness } from '../checks/skin-parts';
 import { baseHoleFor } from '../job/layout-refusals';
 import { packersFor, surfaceOf } from '../job/packers';
 import { atBolt, eachKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
+import type { Drilled } from '../stock/cutting-speeds';
 import { headDepth } from '../stock/heads';
 import { LAG_PILOT, rivetNutHole, tapDrill, weldNutHole } from '../stock/tap-drills';
 import { formatQuantity } from '../units/format-quantity';
 import { isRefusal } from '../units/refusal';
 import { cutParts, fittingHoles, type CutPart } from './cut-parts';
+import { drilling } from './drilling';
 import { sizeWords } from './hole-words';
 
 /** One hole of the drill list, or a line to scribe. x and y in mm from the aft starboard corner of the mounting plate's blank. */
@@ -21,6 +24,8 @@ export interface DrillRow {
   readonly diameter: number | null;
   readonly fastener: string;
   readonly note: string;
+  /** What it goes through, and how much of it, mm; none of a line, nor in a bed. */
+  readonly through?: { readonly what: Drilled; readonly t: number };
 }
 
 const round2 = (v: number) => Math.round(v * 100) / 100;
@@ -115,6 +120,7 @@ function madeRows(r: Resolved, parts: readonly CutPart[]): DrillRow[] {
       x: round2(h.x - x0),
       y: round2(h.y - p.bounds.y0),
       diameter: round2(h.d),
+      through: { what: p.metal.group, t: p.through ?? p.thickness },
       fastener: h.takes,
       note: [note, h.slot ? sizeWords(h, (v) => formatQuantity(v, 'length', r.job.units)) : '', h.then]
         .filter(Boolean)
@@ -139,16 +145,17 @@ function plateRows(job: Job, r: Resolved, from: From): DrillRow[] {
   const packers = packerNotes(job);
   const behind = stackWords(r);
   const mm = (v: number) => formatQuantity(v, 'length', job.units);
+  const through = { what: r.plateMetal.group, t: r.plateThickness * r.plateLayers };
   const mine = r.bolts.map((b, i): DrillRow => {
     const at = atBolt(r, i);
     const sunk = headDepth(at.joint.head, at.size) > 0;
     const hole = baseHoleFor(job, b, at.d);
-    const through = b.throughBase && hole ? `through base hole ${hole.id}` : '';
+    const asTemplate = b.throughBase && hole ? `through base hole ${hole.id}` : '';
     const notes = [
       at.slot ? sizeWords({ d: at.d0, slot: at.slot }, mm) : '',
-      through,
-      through || at.backingHole !== at.d0 ? '' : behind,
-      sunk && !through ? 'countersink 90° for the head' : '',
+      asTemplate,
+      asTemplate || at.backingHole !== at.d0 ? '' : behind,
+      sunk && !asTemplate ? 'countersink 90° for the head' : '',
       packers.get(b.id) ?? '',
     ];
     return {
@@ -156,6 +163,7 @@ function plateRows(job: Job, r: Resolved, from: From): DrillRow[] {
       hole: b.id,
       ...from(b),
       diameter: round2(at.d0),
+      through,
       fastener: `${at.size.id} ${at.grade.id}`,
       note: notes.filter(Boolean).join('; '),
     };
@@ -165,6 +173,7 @@ function plateRows(job: Job, r: Resolved, from: From): DrillRow[] {
     hole: h.id,
     ...from(h),
     diameter: round2(h.d),
+    through,
     fastener: 'fitting’s bolt',
     note: ['plate only; its nut or head needs room below', h.then].filter(Boolean).join('; '),
   }));
@@ -173,6 +182,7 @@ function plateRows(job: Job, r: Resolved, from: From): DrillRow[] {
     hole: h.id,
     ...from(h),
     diameter: round2(h.d),
+    through,
     fastener: h.purpose,
     note: h.slot ? sizeWords(h, mm) : 'plate only',
   }));
@@ -196,6 +206,23 @@ function bendRows(job: Job, plate: CutPart): DrillRow[] {
   });
 }
 
+/** What the drill meets in the skin: its metal, wood, or the faces of a laminate; a bed is drilled by the anchor’s own sheet. */
+function skinDrilled(r: Resolved): DrillRow['through'] {
+  const t = r.skinThickness;
+  switch (r.skinKind) {
+    case 'bed':
+      return undefined;
+    case 'timber':
+    case 'plywood':
+      return { what: 'wood', t };
+    case 'laminate':
+    case 'sandwich':
+      return { what: 'laminate', t };
+    default:
+      return r.skinMetal && { what: r.skinMetal.group, t: heldThickness(r) };
+  }
+}
+
 function skinRows(r: Resolved, from: From): DrillRow[] {
   return r.bolts.flatMap((b, n) => {
     const at = atBolt(r, n);
@@ -205,6 +232,7 @@ function skinRows(r: Resolved, from: From): DrillRow[] {
       hole: b.id,
       ...from(b),
       diameter: round2(s.diameter),
+      ...(skinDrilled(at) ? { through: skinDrilled(at)! } : {}),
       fastener: `${at.size.id} ${at.grade.id}`,
       note: steps.length > 1 ? `${i + 1}: ${s.note}` : s.note,
     }));
@@ -227,8 +255,32 @@ function backingRows(r: Resolved, parts: readonly CutPart[], from: From): DrillR
       hole: h.id,
       ...from(h),
       diameter: round2(h.d),
+      through: { what: p.metal.group, t: p.thickness },
       fastener: fastenerAt(r, h.id),
       note: h.then,
     })),
   );
+}
+
+/** One bit that is laid out before drilling starts: at which speed, in what, for how many holes. */
+export interface BitRow {
+  readonly key: string;
+  readonly text: string;
+  readonly rpm: number;
+  readonly what: Drilled;
+  readonly holes: number;
+}
+
+/** Every bit the list asks for once for each metal, the smallest first. */
+export function bitTable(rows: readonly DrillRow[], units: 'mm' | 'inch'): BitRow[] {
+  const all = new Map<string, BitRow & { readonly d: number }>();
+  for (const { diameter, through } of rows) {
+    if (diameter === null || !through) continue;
+    for (const b of drilling(diameter, through.t, through.what, units).bits) {
+      const key = `${b.text} ${through.what}`;
+      const before = all.get(key);
+      all.set(key, { key, text: b.text, rpm: b.rpm, what: through.what, d: b.d, holes: (before?.holes ?? 0) + 1 });
+    }
+  }
+  return [...all.values()].sort((a, b) => a.d - b.d).map(({ d: _d, ...row }) => row);
 }

@@ -26,11 +26,28 @@ it('shows how many sheets it takes on each paper', async () => {
   expect(host().querySelector<HTMLAnchorElement>('.downloads a')!.getAttribute('href')).toContain('paper=letter');
 });
 
-it('lists the holes from the corner a square is laid on', async () => {
+it('has its sheets in the order of the bench, and a part pressed in the list is shown for its template', async () => {
   await show(testJob());
-  expect(host().querySelector('caption')!.textContent).toContain('outline');
-  const rows = [...host().querySelectorAll('tbody tr')].map((r) => [...r.querySelectorAll('td')].map((d) => d.textContent));
-  expect(rows[0]).toEqual(['B1', '205 mm', '185 mm', '11 mm', 'M10 8.8', 'stack-drill with backing plate']);
+  const pick = async (id: string) => {
+    host().querySelector<HTMLButtonElement>(`[data-sheet=${id}] button`)!.click();
+    await fixture.whenStable();
+  };
+  expect([...host().querySelectorAll('.which mat-button-toggle')].map((t) => t.textContent!.trim())).toEqual([
+    'Parts',
+    'Template',
+    'Drill',
+    'Tighten',
+  ]);
+  await pick('drill');
+  expect(host().querySelector('ms-drill-card')).not.toBeNull();
+  await pick('tighten');
+  expect(host().querySelector('ms-torque-sheet')).not.toBeNull();
+  await pick('parts');
+  [...host().querySelectorAll<HTMLButtonElement>('ms-parts-card td button')]
+    .find((b) => b.textContent === 'backing plate')!
+    .click();
+  await fixture.whenStable();
+  expect(host().querySelector<HTMLAnchorElement>('.downloads a')!.getAttribute('href')).toContain('part=backing');
 });
 
 it('says whether it holds, by link and case, before anything is cut', async () => {
@@ -77,7 +94,6 @@ it('a bent plate is shown as its flat blank with the lines of its bend, and ever
     'ends',
   ]);
   expect(host().textContent).toContain('bend the fore edge up square');
-  expect(host().querySelector('caption')!.textContent).toContain('flat blank');
   const links = () => [...host().querySelectorAll<HTMLAnchorElement>('.downloads a')].map((a) => a.getAttribute('href'));
   expect(links()[2]).toBe('/api/jobs/t/plate.dxf?part=plate&only=cut');
   (host().querySelector('[data-part=backing] button') as HTMLButtonElement).click();

@@ -6,9 +6,7 @@ import { cautionsFor } from '@core/chain/cautions';
 import { headline } from '@core/chain/headline';
 import { isResolved, resolve } from '@core/job/resolve';
 import { assumedValues } from '@core/job/values';
-import { boltLines, tightenWords } from '@core/shop/bolt-words';
 import { cutParts } from '@core/shop/cut-parts';
-import { drillList, type DrillRow } from '@core/shop/drill-list';
 import { PAPERS, templateFor, type PaperName } from '@core/shop/template-pages';
 import { boundsOf } from '@core/geometry/rects';
 import { formatQuantity } from '@core/units/format-quantity';
@@ -20,11 +18,33 @@ import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { BlankDrawing } from '../drawing/blank-drawing';
 import { keptNumbers, type CsvNumbers } from './csv-numbers';
+import { DrillCard } from './drill-card';
+import { PartsCard } from './parts-card';
+import { TorqueSheet } from './torque-sheet';
+
+/** The sheets of the stage, in the order they are used at the bench. */
+const SHEETS = [
+  { id: 'parts', name: 'Parts' },
+  { id: 'template', name: 'Template' },
+  { id: 'drill', name: 'Drill' },
+  { id: 'tighten', name: 'Tighten' },
+] as const;
+type Sheet = (typeof SHEETS)[number]['id'];
 
 /** Make: the sheets to mark out, drill and cut by. They are made from the job as saved. */
 @Component({
   selector: 'ms-make-stage',
-  imports: [BlankDrawing, MatButton, MatButtonToggle, MatButtonToggleGroup, MatIcon, PickField],
+  imports: [
+    BlankDrawing,
+    DrillCard,
+    MatButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    MatIcon,
+    PartsCard,
+    PickField,
+    TorqueSheet,
+  ],
   templateUrl: './make-stage.html',
   styleUrl: './make-stage.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,6 +53,8 @@ export class MakeStage {
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
   protected readonly job = computed(() => this.desk.job()!);
+  protected readonly sheets = SHEETS;
+  protected readonly sheet = signal<Sheet>('template');
   protected readonly papers = PAPERS;
   protected readonly paper = signal<PaperName>('a4');
   protected readonly partId = signal('plate');
@@ -74,25 +96,6 @@ export class MakeStage {
       4,
     );
   });
-  /** The drill list part by part, in its order. */
-  protected readonly groups = computed(() => {
-    const r = this.resolved();
-    const groups: { part: string; rows: DrillRow[] }[] = [];
-    for (const row of r ? drillList(this.job(), r) : []) {
-      const last = groups.at(-1);
-      if (last?.part === row.part) last.rows.push(row);
-      else groups.push({ part: row.part, rows: [row] });
-    }
-    return groups;
-  });
-  protected readonly bolts = computed(() => {
-    const r = this.resolved();
-    return r ? boltLines(r) : [];
-  });
-  protected readonly torque = computed(() => {
-    const r = this.resolved();
-    return r ? tightenWords(r) : '';
-  });
   /** How the chosen part is bent, where it is. */
   protected readonly bend = computed(() => {
     const { fold } = this.job().plate;
@@ -116,6 +119,11 @@ export class MakeStage {
     return { holds, words: holds ? `${who}${says}.` : `${who}${says}. Every sheet says so.` };
   });
 
+  protected showPart(id: string): void {
+    this.partId.set(id);
+    this.sheet.set('template');
+  }
+
   protected setNumbers(way: string): void {
     this.numbers.set(way as CsvNumbers);
     keptNumbers.write(way as CsvNumbers);
@@ -125,9 +133,5 @@ export class MakeStage {
     const foot: Record<string, string> = this.job().stands ? { foot: this.desk.foot() } : {};
     const asked = new URLSearchParams({ ...foot, ...query }).toString();
     return `/api/jobs/${this.job().id}/${name}${asked ? `?${asked}` : ''}`;
-  }
-
-  protected show(mm: number | null): string {
-    return mm === null ? '' : formatQuantity(mm, 'length', this.job().units);
   }
 }
