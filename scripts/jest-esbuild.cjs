@@ -10,6 +10,8 @@ module.exports = {
       loader: 'ts',
       format: 'cjs',
       target: 'node20',
+      // Jest runs CommonJS: what is loaded late is required late.
+      supported: { 'dynamic-import': false },
       sourcemap: 'inline',
       sourcefile: path,
       define: { 'import.meta.dirname': '__dirname', 'import.meta.url': '__moduleUrl' },
