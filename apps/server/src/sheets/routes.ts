@@ -5,10 +5,14 @@ import { writeJob } from '@core/formats/read-job';
 import { atFoot } from '@core/job/at-foot';
 import { isResolved, resolve, type Resolved } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
+import { barPlan } from '@core/shop/bar-cutting';
+import { barsWanted } from '@core/shop/bars-wanted';
 import { cutParts, type CutPart } from '@core/shop/cut-parts';
 import { drillList } from '@core/shop/drill-list';
 import { partDxf } from '@core/shop/dxf';
+import { solveProgramme } from '@core/shop/solve-programme';
 import { templateFor } from '@core/shop/template-pages';
+import { USUAL_SAW } from '@core/stock/bar-lengths';
 import { isRefusal } from '@core/units/refusal';
 import { problem, refused, unread } from '../edges/problem';
 import { isUnreadable, type JobStore, type StoredJob } from '../jobs/job-store';
@@ -19,6 +23,10 @@ import { templatePdf } from './template-pdf';
 const Part = z.string().max(40).default('plate');
 /** The first where left out. */
 const Foot = z.string().max(40).optional();
+const millimetres = (name: string, most: number) => {
+  const words = `${name}: not a length there — allowed: 0 to ${most} mm`;
+  return z.coerce.number(words).gte(0, words).lte(most, words);
+};
 const Asked = {
   template: z.object({
     paper: z.enum(['a4', 'letter'], 'paper: not known — allowed: a4, letter').default('a4'),
@@ -26,6 +34,10 @@ const Asked = {
     foot: Foot,
   }),
   dxf: z.object({ part: Part, foot: Foot, only: z.enum(['cut'], 'only: not known — allowed: cut').optional() }),
+  saw: z.object({
+    kerf: millimetres('kerf', 20).default(USUAL_SAW.kerf),
+    endWaste: millimetres('endWaste', 500).default(USUAL_SAW.endWaste),
+  }),
   csv: z.object({
     foot: Foot,
     numbers: z.enum(['point', 'comma'], 'numbers: not known — allowed: point, comma').default('point'),
@@ -147,6 +159,20 @@ export function sheetRoutes(store: JobStore): Router {
     const { stored, job, r, say } = found;
     const csv = drillCsv(job, drillList(job, r), say(cutParts(r)[0]!), asked.numbers);
     file(res, stored, nameOf(found, 'drill list'), 'csv').send(csv);
+  });
+
+  routes.get('/:id/cut-plan.json', async (req, res) => {
+    const saw = read(Asked.saw, req.query, res);
+    const stored = saw && store.get(req.params.id);
+    if (!saw) return;
+    if (!stored) return problem(res, 404, 'There is no such job');
+    if (isUnreadable(stored)) return unread(res, stored);
+    const found = barsWanted(stored.job);
+    if ('refusals' in found) return refused(res, found.refusals);
+    const plans = await Promise.all(
+      found.wanted.map(async ({ stock, pieces, bar }) => ({ stock, plan: await barPlan(pieces, [bar], saw, solveProgramme) })),
+    );
+    res.json({ version: stored.version, plans });
   });
 
   routes.get('/:id/job.json', (req, res) => {

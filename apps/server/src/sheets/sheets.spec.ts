@@ -171,3 +171,31 @@ describe('faces of the sheets', () => {
   it('what no face has is marked and counted, never dropped', () =>
     expect(setIn('plain', '鋼 plate')).toEqual({ face: 'plain wide', text: `${MISSING} plate`, missing: 1 }));
 });
+
+it('a cut plan of what is sawn from bar, over all feet; a kerf that is none is refused by name', async () => {
+  const strap = {
+    id: 'strap',
+    name: 'Strap',
+    use: 'strap' as const,
+    metal: 'S275',
+    count: 2,
+    stock: { form: 'flat bar' as const, width: mm(50), thickness: mm(6), legs: [mm(700)], bends: [] },
+    holes: [],
+  };
+  const four = standingAs(oneFoot({ ...lopsidedJob(), parts: [strap] }), 'F1', 'four feet', {
+    along: 600,
+    across: 400,
+    count: 4,
+  });
+  const { http, at } = served(four);
+  const { body } = await http.get(`${at}/cut-plan.json?kerf=3&endWaste=10`).expect(200);
+  const [made] = (body as { plans: { stock: string; plan: { bought: number; bars: { stops: number[] }[]; proven: boolean } }[] })
+    .plans;
+  // 8 × 703 in 5,990 mm: all on one bar.
+  expect(made).toMatchObject({ stock: 'flat bar 50 × 6 mm, Steel S275', plan: { bought: 1, proven: true } });
+  expect(made!.plan.bars[0]!.stops).toHaveLength(8);
+  expect(made!.plan.bars[0]!.stops[0]).toBeCloseTo(710, 6);
+  const bad = await http.get(`${at}/cut-plan.json?kerf=-1`).expect(400);
+  expect((bad.body as { detail: string }).detail).toContain('kerf: not a length there — allowed: 0 to 20 mm');
+  await http.get('/api/jobs/none/cut-plan.json').expect(404);
+});

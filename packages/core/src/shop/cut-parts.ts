@@ -47,6 +47,8 @@ export interface CutPart {
   readonly count: number;
   /** The stock it is cut from, where that is no plate; its side is then drawn. */
   readonly stock?: string;
+  /** Sawn to length from a bar or tube, along x. */
+  readonly sawn?: true;
   /** Metal of one piece before its holes, mm³, and what each hole goes through, mm, where it is no plate of one thickness. */
   readonly volume?: number;
   readonly through?: number;
@@ -212,6 +214,7 @@ function madePart({ part, metal }: Resolved['freeParts'][number]): CutPart {
     thickness: blank.thickness,
     count: part.count,
     stock: stockWords(part.stock),
+    ...(part.stock.form === 'plate' ? {} : { sawn: true as const }),
     volume: blank.volume,
     through: blank.through,
     ...(side.length > 0 ? { side } : {}),

@@ -8,6 +8,12 @@ import { fromSheet } from '@core/job/values';
 import { lopsidedJob } from '@core/testing/lopsided-job';
 import { testJob } from '@core/testing/test-job';
 import { provideDesk, type TestDesk } from '../testing/desk';
+import type { BarPlan, Saw } from '@core/shop/bar-cutting';
+import { refuse } from '@core/units/refusal';
+import { of, throwError, type Observable } from 'rxjs';
+import { CutPlan } from './cut-plan';
+import { CutPlanApi, type StockPlan } from './cut-plan-api';
+import { keptSaw } from './kept-saw';
 import { DrillCard } from './drill-card';
 import { PartsCard } from './parts-card';
 import { TorqueSheet } from './torque-sheet';
@@ -99,6 +105,90 @@ describe('parts', () => {
   it('a layout that cannot be made says why', async () => {
     await show(PartsCard, { ...testJob(), bolts: { ...testJob().bolts, items: [] } });
     expect(host().querySelector('[role=alert]')!.textContent).toContain('there are no bolts');
+  });
+});
+
+describe('bars', () => {
+  const plan = (over: Partial<BarPlan> = {}): BarPlan => ({
+    bars: [
+      {
+        bar: { name: '6000 mm', length: 6000 },
+        pieces: [
+          { mark: '2 Strap', length: 900 },
+          { mark: '2 Strap', length: 900 },
+        ],
+        stops: [910, 1813],
+        left: 4184,
+      },
+    ],
+    bought: 1,
+    boughtLength: 6000,
+    lowerBound: 6000,
+    waste: 0.7,
+    proven: true,
+    ...over,
+  });
+  const asked: Saw[] = [];
+  async function bars(answer: () => Observable<readonly StockPlan[]>) {
+    localStorage.clear();
+    asked.length = 0;
+    TestBed.configureTestingModule({
+      providers: [
+        {
+          provide: CutPlanApi,
+          useValue: {
+            plan: (_id: string, saw: Saw) => {
+              asked.push(saw);
+              return answer();
+            },
+          },
+        },
+      ],
+    });
+    await show(CutPlan, testJob());
+  }
+  const text = () => host().textContent!.replace(/\s+/g, ' ');
+
+  it('what to buy, how it is sawn and what is left; where it is not proven it says so', async () => {
+    await bars(() => of([{ stock: 'flat bar 50 × 6 mm, Steel S275', plan: plan() }]));
+    expect(text()).toContain('1 × 6000 mm to buy, 70.0 % of it not in a piece; no plan buys less.');
+    expect(text()).toContain('910 mm 2 Strap, 900 mm');
+    expect(text()).toContain('1813 mm 2 Strap, 900 mm');
+    expect(host().querySelectorAll('.piece')).toHaveLength(2);
+    TestBed.resetTestingModule();
+    await bars(() => of([{ stock: 'x', plan: plan({ proven: false }) }]));
+    expect(text()).toContain('not proven the least; at least 6000 mm is needed');
+  });
+  it('another kerf is asked anew and kept; a wrong one names its range and asks nothing', async () => {
+    await bars(() => of([]));
+    expect(text()).toContain('No part of this job is sawn from bar');
+    const [kerf] = [...host().querySelectorAll('input')];
+    const type = async (words: string) => {
+      kerf!.value = words;
+      kerf!.dispatchEvent(new Event('input'));
+      await fixture.whenStable();
+    };
+    await type('1.5');
+    expect(asked.at(-1)).toEqual({ kerf: 1.5, endWaste: 10 });
+    expect(keptSaw.read()).toEqual({ kerf: 1.5, endWaste: 10 });
+    const n = asked.length;
+    await type('-2');
+    expect(asked).toHaveLength(n);
+    expect(host().querySelector('[role=alert]')!.textContent).toContain('allowed: 0 up to 20 mm');
+    localStorage.clear();
+  });
+  it('a refusal, a server that fails and a change that is not saved yet are said in words', async () => {
+    const refusal = refuse('bars', 'the pieces do not fit', 'longer bars');
+    await bars(() => of([{ stock: 'x', plan: refusal }]));
+    expect(host().querySelector('[role=alert]')!.textContent).toContain('the pieces do not fit');
+    TestBed.resetTestingModule();
+    await bars(() => throwError(() => new Error('down')));
+    expect(host().querySelector('[role=alert]')).not.toBeNull();
+    TestBed.resetTestingModule();
+    await bars(() => of([]));
+    desk.state.update((s) => ({ ...s, save: 'saving' }));
+    await fixture.whenStable();
+    expect(text()).toContain('still being saved');
   });
 });
 

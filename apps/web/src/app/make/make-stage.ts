@@ -18,6 +18,7 @@ import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { BlankDrawing } from '../drawing/blank-drawing';
 import { keptNumbers, type CsvNumbers } from './csv-numbers';
+import { CutPlan } from './cut-plan';
 import { DrillCard } from './drill-card';
 import { PartsCard } from './parts-card';
 import { TorqueSheet } from './torque-sheet';
@@ -26,6 +27,7 @@ import { TorqueSheet } from './torque-sheet';
 const SHEETS = [
   { id: 'parts', name: 'Parts' },
   { id: 'template', name: 'Template' },
+  { id: 'bars', name: 'Bars' },
   { id: 'drill', name: 'Drill' },
   { id: 'tighten', name: 'Tighten' },
 ] as const;
@@ -36,6 +38,7 @@ type Sheet = (typeof SHEETS)[number]['id'];
   selector: 'ms-make-stage',
   imports: [
     BlankDrawing,
+    CutPlan,
     DrillCard,
     MatButton,
     MatButtonToggle,
