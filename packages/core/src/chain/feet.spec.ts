@@ -7,6 +7,7 @@ import { atEachFoot, atFoot, oneFoot } from '../job/at-foot';
 import { addFoot, changedFoot, standingAs } from '../job/feet-edits';
 import { mirroredWhole } from '../job/mirrored';
 import type { Job } from '../job/schema';
+import { namedValues } from '../job/values';
 import { underEachRule, whatComes } from '../job/what-comes';
 import type { WholeJob } from '../job/whole-job';
 import { casesOf, loadRefusals } from '../loads/cases';
@@ -34,6 +35,13 @@ const force = (w: WholeJob, id: string) => {
   const [c] = at(w, id);
   return [c!.fx, c!.fy, c!.fz].map((v) => Math.round(v * 1e6) / 1e6 || 0);
 };
+
+it('the share taken by one plate is asked of a job on one foot only: feet share the load themselves', () => {
+  const job = testJob({}, (j) => ({ ...j, loads: [newLoad('cradle', 'L1', 'Box')] }));
+  const asks = (j: Job) => namedValues(j).some((v) => v.path === 'loads.L1.values.share');
+  expect(asks(job)).toBe(true);
+  expect(asks(atFoot(four(job), 'F2'))).toBe(false);
+});
 
 describe('the cases of a foot', () => {
   it('four feet at ±200 × ±150: 3.5 kN up aft, 4 kN down fore, 2.5 kN along each (statics)', () => {

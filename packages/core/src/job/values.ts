@@ -8,7 +8,7 @@ import type { GaugeTable } from '../units/gauges';
 import type { FieldRange } from '../units/field-range';
 import { assumed, fromSheet, type Provenance, type Quantity } from '../units/quantity';
 import { builderOf } from '../loads/registry';
-import { fromTakeOff } from '../loads/put';
+import { fromTakeOff, takesPart } from '../loads/put';
 import { PART_RANGES } from '../loads/take-off';
 import type { Job } from './schema';
 
@@ -168,15 +168,16 @@ export function namedValues(job: Job): NamedValue[] {
     ...ofKinds,
     ...made,
     ...bought,
-    ...job.loads.flatMap((load): NamedValue[] => loadValues(load)),
+    ...job.loads.flatMap((load): NamedValue[] => loadValues(load, job.stands !== undefined)),
   ];
 }
 
-/** Fields of a load that have a say with its picks and that no take-off stands in for; then the take-off's own lines. */
-function loadValues(load: Job['loads'][number]): NamedValue[] {
+/** Fields of a load that have a say with its picks, that no take-off stands in for and no feet share; then the take-off's own lines. */
+function loadValues(load: Job['loads'][number], onFeet: boolean): NamedValue[] {
   const b = builderOf(load.kind);
   const silent = new Set<string>(b.unused?.(load.picks) ?? []);
   const replaced = fromTakeOff(load);
+  if (onFeet && takesPart(load)) silent.add('share');
   const fields = Object.entries(b.fields).filter(([key]) => !silent.has(key) && !(key in replaced));
   return [
     ...fields.map(([key, f]): NamedValue => ({

@@ -41,7 +41,7 @@ describe('tools in their order', () => {
   it('a small hole at once, a larger one piloted by a third, a large one sawn on its pilot (common practice)', () => {
     expect(kinds(6, 6)).toEqual([['twist drill', 6]]);
     expect(kinds(11, 6)).toEqual([
-      ['twist drill', 3.9],
+      ['twist drill', 4],
       ['twist drill', 11],
     ]);
     expect(kinds(30, 6)).toEqual([

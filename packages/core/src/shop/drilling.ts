@@ -83,7 +83,7 @@ export function drilling(d: number, t: number, what: Drilled, units: 'mm' | 'inc
   const sawn = d > SAW_OVER || (t <= SHEET && d > SAW_IN_SHEET);
   const pilots: Bit[] = [];
   if (sawn) pilots.push(twist(SAW_PILOT, 'the saw’s pilot', silent));
-  else if (d > PILOT_OVER) pilots.push(twist(Math.max(3, WEB * d), 'pilot, as wide as the web of the next', silent));
+  else if (d > PILOT_OVER) pilots.push(twist(pilotFor(d, units), 'pilot, as wide as the web of the next', silent));
   const last = sawn
     ? saw(d, v, t, w)
     : twist(d, t <= SHEET && d > PILOT_OVER ? 'or a step drill: a plain one grabs in thin sheet' : '', w);
@@ -92,6 +92,12 @@ export function drilling(d: number, t: number, what: Drilled, units: 'mm' | 'inc
     0,
   );
   return { bits: [...pilots, last], tool, coolant, minutes, steps: w.steps };
+}
+
+/** To a whole millimetre or a 32nd of an inch, as pilots are kept. */
+function pilotFor(d: number, units: 'mm' | 'inch'): number {
+  const step = units === 'inch' ? INCH / 32 : 1;
+  return Math.max(Math.round(3 / step), Math.round((WEB * d) / step)) * step;
 }
 
 /** Millimetres a minute that a saw is pushed by hand in metal (common practice). */

@@ -50,17 +50,17 @@ import { StepsList } from '../load-path/steps-list';
           }
           @for (r of g.rows; track $index) {
             <tr>
-              <td>{{ r.hole }}</td>
-              <td>{{ show(r.x) }}</td>
-              <td>{{ show(r.y) }}</td>
-              <td>{{ show(r.diameter) }}</td>
-              <td>{{ tools(r) }}</td>
-              <td>
+              <td class="whole">{{ r.hole }}</td>
+              <td class="whole">{{ show(r.x) }}</td>
+              <td class="whole">{{ show(r.y) }}</td>
+              <td class="whole">{{ show(r.diameter) }}</td>
+              <td class="whole">{{ tools(r) }}</td>
+              <td class="whole">
                 @if (speed(r); as n) {
                   <button type="button" [attr.aria-expanded]="opened() === r" (click)="open(r)">{{ n }}</button>
                 }
               </td>
-              <td>{{ r.fastener }}</td>
+              <td class="whole">{{ r.fastener }}</td>
               <td class="note">{{ r.note }}</td>
             </tr>
           }

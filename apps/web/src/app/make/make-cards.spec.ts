@@ -42,7 +42,7 @@ describe('drilling', () => {
       '205 mm',
       '185 mm',
       '11 mm',
-      '3.9 mm, then 11 mm',
+      '4 mm, then 11 mm',
       '720 /min',
       'M10 8.8',
       'stack-drill with backing plate',
@@ -51,7 +51,7 @@ describe('drilling', () => {
   it('the bits to lay out, each once for a metal, the smallest first', async () => {
     await show(DrillCard, testJob());
     const bits = [...host().querySelectorAll('.bits li')].map((l) => l.textContent!.replace(/\s+/g, ' ').trim());
-    expect(bits[0]).toMatch(/^3\.\d mm \d+ \/min in steel 8 holes$/);
+    expect(bits[0]).toMatch(/^4 mm \d+ \/min in steel 8 holes$/);
     expect(bits).toContain('11 mm 720 /min in steel 8 holes');
   });
   it('a speed that is pressed shows its formula; pressed again it closes', async () => {

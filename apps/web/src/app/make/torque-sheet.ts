@@ -27,7 +27,7 @@ import { StepsList } from '../load-path/steps-list';
     }
     @for (k of kinds(); track k.card.kind) {
       <h3>{{ k.card.size }}: tighten to {{ k.words }}</h3>
-      <div class="torque">
+      <div class="torque" [class.long]="wide() > 2.2 * high()">
         <svg role="img" [attr.viewBox]="view()" [attr.aria-label]="'Order of the bolts: ' + k.card.order.join(', ')">
           <rect [attr.x]="plate().x0" [attr.y]="-plate().y1" [attr.width]="wide()" [attr.height]="high()" class="plate" />
           @for (b of k.places; track b.id) {
@@ -104,7 +104,12 @@ export class TorqueSheet {
   protected readonly plate = computed(() => outlineOf(this.job()));
   protected readonly wide = computed(() => this.plate().x1 - this.plate().x0);
   protected readonly high = computed(() => this.plate().y1 - this.plate().y0);
-  protected readonly dot = computed(() => Math.max(6, Math.min(this.wide(), this.high()) / 14));
+  /** Radius of a numbered bolt: to be read, and clear of the next. */
+  protected readonly dot = computed(() => {
+    const { items } = this.job().bolts;
+    const gaps = items.flatMap((a, i) => items.slice(i + 1).map((b) => Math.hypot(a.x - b.x, a.y - b.y)));
+    return Math.min(Math.max(7, this.wide() / 40, this.high() / 20), ...gaps.map((g) => g / 2.3));
+  });
   protected readonly view = computed(() => {
     const p = this.plate();
     return `${p.x0 - 6} ${-p.y1 - 6} ${this.wide() + 12} ${this.high() + 12}`;
