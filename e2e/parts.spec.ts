@@ -1,5 +1,5 @@
 import DxfParser from 'dxf-parser';
-import { copyOf, expect, openStage, pick, saved, stored, test } from './shop';
+import { atFirst, changedAtFirst, copyOf, expect, openStage, pick, saved, stored, storedWhole, test } from './shop';
 
 test('one joint of two kinds of bolt: a bolt made of the other kind, drawn, listed and undone', async ({ page }) => {
   const id = await copyOf(page, 'stay-plate-port');
@@ -108,4 +108,34 @@ test('an outline goes out as DXF and comes in again with its arcs', async ({ pag
   await page.getByLabel('DXF outline').setInputFiles({ name: 'open.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(open) });
   await expect(page.locator('ms-shape-card [role=alert]')).toContainText(/open|closed/);
   expect((await stored(page, id)).plate.outline.corners).toHaveLength(corners.length);
+});
+
+test('from the parts to the saw: a longer rail takes another bar, its holes their bits, its bolts their rounds', async ({
+  page,
+}) => {
+  const id = await copyOf(page, 'generator-skid-rails');
+  await openStage(page, id, 'make');
+  const sheet = (name: string) => page.getByRole('radio', { name, exact: true }).click();
+  await sheet('Parts');
+  await expect(page.locator('ms-parts-card')).toContainText('Skid rail, ends turned up');
+  await sheet('Bars');
+  await expect(page.locator('ms-cut-plan')).toContainText('1 × 6000 mm to buy');
+  await expect(page.locator('ms-cut-plan .piece')).toHaveCount(2);
+  // The rail four metres long: one bar each.
+  const whole = await storedWhole(page, id);
+  const rail = atFirst(whole)['parts'] as { stock: { legs: { v: number; text: string; from: string }[] } }[];
+  rail[0]!.stock.legs[1] = { v: 4000, text: '4 m', from: 'measured' };
+  const { version } = await (await page.request.get(`/api/jobs/${id}`)).json();
+  await page.request.put(`/api/jobs/${id}`, {
+    data: changedAtFirst(whole, { parts: rail }),
+    headers: { 'If-Match': `"${version}"` },
+  });
+  await page.reload();
+  await sheet('Bars');
+  await expect(page.locator('ms-cut-plan')).toContainText('2 × 6000 mm to buy');
+  await sheet('Drill');
+  await page.locator('ms-drill-card td button').first().click();
+  await expect(page.locator('ms-drill-card ms-steps')).toContainText('1000');
+  await sheet('Tighten');
+  await expect(page.locator('ms-torque-sheet tbody tr')).toHaveCount(4);
 });
