@@ -3,9 +3,11 @@ import { CHECKS } from '../checks/registry';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { freeLoad, testJob, withJoint } from '../testing/test-job';
+import { casesOf } from '../loads/cases';
+import { factored } from '../loads/load-case';
 import { newLoad } from '../loads/new-load';
 import { cautionsFor, overriddenFactors } from './cautions';
-import { evaluate, workingOf } from './evaluate';
+import { asCounted, evaluate, workingOf } from './evaluate';
 import { goodFor } from './multiple';
 
 const thickness = (j: Job, t: number): Job => ({ ...j, plate: { ...j.plate, thickness: fromSheet(t, `${t} mm`) } });
@@ -178,4 +180,16 @@ it('factors set to other than the usual are counted, and each is named with the 
   expect(cautionsFor(usual).join()).not.toContain('load factor');
   expect(cautionsFor(set)).toContain('1 load factor is not the usual one.');
   expect(overriddenFactors(set)).toEqual(['Winch: Stall pull over rated 1.4 (usual 1)']);
+});
+
+it('a part of a counted case is that part of all of it, of its weight too: what a tab or a link carries', () => {
+  const [as] = casesOf(testJob({ fx: 900, fz: 2000, z: 50 }));
+  const zero = { fx: 0, fy: 0, fz: 0, mx: 0, my: 0, mz: 0 };
+  const c = { ...as!, weight: { ...zero, fz: -600 }, onWeight: 0.9 };
+  const practice = { ...testJob().practice, school: 'limit' as const, gammaQ: 1.5 };
+  const whole = asCounted(c, practice);
+  // 1.5 on what comes and goes, 0.9 on the weight in it.
+  expect(whole.fz).toBeCloseTo(1.5 * 2600 - 0.9 * 600, 9);
+  expect(factored(whole, 0.4).fz).toBeCloseTo(0.4 * whole.fz, 9);
+  expect(asCounted(c, practice, 3).fz).toBeCloseTo(3 * whole.fz, 9);
 });

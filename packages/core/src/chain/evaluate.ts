@@ -54,13 +54,9 @@ export function evaluate(job: Job, solved?: SolvedCases, times = 1, r: Resolved 
   return evaluateResolved(r, cases, job.practice, solved, times);
 }
 
-/** The case as the job's school counts it, so many times. */
-export const asCounted = (c: LoadCase, practice: Job['practice'], times = 1): LoadCase =>
-  factored(factored(c, loadFactor(practice, c.action)), times);
-
-/** Takes the weight out once it is counted, so that counting again scales all of it. */
-const counted = (c: LoadCase, practice: Job['practice'], times: number): LoadCase => {
-  const { weight: _w, onWeight: _o, ...once } = asCounted(c, practice);
+/** The case as the job's school counts it, so many times; its weight is in it and no longer apart, so that a part of it is a part of all. */
+export const asCounted = (c: LoadCase, practice: Job['practice'], times = 1): LoadCase => {
+  const { weight: _w, onWeight: _o, ...once } = factored(c, loadFactor(practice, c.action));
   return factored(once, times);
 };
 
@@ -74,7 +70,7 @@ function evaluateResolved(
   const under: UnderLoad[] = [];
   const refusals: Refusal[] = [];
   for (const c of cases) {
-    const s = loaded(r, counted(c, practice, times), solved?.get(c.id));
+    const s = loaded(r, asCounted(c, practice, times), solved?.get(c.id));
     if (isRefusal(s)) refusals.push({ ...s, because: `${c.name}: ${s.because}` });
     else under.push(s);
   }

@@ -3,7 +3,6 @@ import { isResolved, resolve } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { spreadRulesOf } from '../job/spread-rules';
 import { casesOf } from '../loads/cases';
-import { factored } from '../loads/load-case';
 import type { Solved } from '../sharing/solved';
 import type { Mesh } from '../spread/from-job';
 import { spreadOf, THIN, type Spread, type SpreadCase } from '../spread/spread';
@@ -143,10 +142,7 @@ function solvedOf(
 ): { solved: SolvedCases; spread: Spread } | { refusals: readonly Refusal[] } {
   const r = resolve(job);
   if (!isResolved(r)) return { refusals: r };
-  const cases = casesOf(job).map((c) => {
-    const { weight: _w, onWeight: _o, ...once } = asCounted(c, job.practice);
-    return factored(once, times);
-  });
+  const cases = casesOf(job).map((c) => asCounted(c, job.practice, times));
   if (cases.length === 0) return { refusals: [NO_LOADS] };
   const spread = spreadOf(r, cases, mesh, before);
   if (isRefusal(spread)) return { refusals: [spread] };
