@@ -93,7 +93,7 @@ test('WCAG 2.2 AA by axe: the sheets of the layout, a part, the stock room, and 
   await page.locator('ms-part-sheet').waitFor();
   all.push(...(await found('a part')));
   await page.goto('/job/generator-skid-rails/make');
-  for (const sheet of ['Parts', 'Bars', 'Drill', 'Tighten']) {
+  for (const sheet of ['Parts', 'Sheets', 'Bars', 'Drill', 'Tighten']) {
     await page.getByRole('radio', { name: sheet, exact: true }).click();
     if (sheet === 'Bars') await page.locator('ms-cut-plan svg').first().waitFor();
     all.push(...(await found(sheet)));

@@ -2,6 +2,7 @@ import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { Type } from '@angular/core';
 import { oneFoot } from '@core/job/at-foot';
 import { standingAs } from '@core/job/feet-edits';
+import type { FreePart } from '@core/job/free-part';
 import type { Job } from '@core/job/schema';
 import type { WholeJob } from '@core/job/whole-job';
 import { fromSheet } from '@core/job/values';
@@ -14,8 +15,10 @@ import { of, throwError, type Observable } from 'rxjs';
 import { CutPlan } from './cut-plan';
 import { CutPlanApi, type StockPlan } from './cut-plan-api';
 import { keptSaw } from './kept-saw';
+import { keptSheetCut } from './kept-sheet-cut';
 import { DrillCard } from './drill-card';
 import { PartsCard } from './parts-card';
+import { SheetPlan } from './sheet-plan';
 import { TorqueSheet } from './torque-sheet';
 
 let fixture: ComponentFixture<unknown>;
@@ -104,6 +107,95 @@ describe('parts', () => {
   });
   it('a layout that cannot be made says why', async () => {
     await show(PartsCard, { ...testJob(), bolts: { ...testJob().bolts, items: [] } });
+    expect(host().querySelector('[role=alert]')!.textContent).toContain('there are no bolts');
+  });
+});
+
+describe('sheets', () => {
+  const text = () => host().textContent!.replace(/\s+/g, ' ');
+  it('which sheets to buy, every piece drawn on them by its mark, and what is left', async () => {
+    localStorage.clear();
+    await show(SheetPlan, standingAs(oneFoot(lopsidedJob()), 'F1', 'four feet', { along: 600, across: 400, count: 4 }));
+    expect(text()).toMatch(/1 × 2000 mm × 1000 mm to buy; \d+ % of what is cut from is waste\. No fewer of them would do\./);
+    const plates = host().querySelector('figure')!;
+    // Of one hand the ring goes round one way, of the other the other.
+    const way = [...plates.querySelectorAll('.cut-out')].map((p) => {
+      const q = [...p.getAttribute('d')!.matchAll(/[ML](\S+) ([^\sLZA]+)/g)].map((m) => ({ x: Number(m[1]), y: Number(m[2]) }));
+      return Math.sign(q.reduce((sum, a, i) => sum + (a.x * q[(i + 1) % q.length]!.y - q[(i + 1) % q.length]!.x * a.y), 0));
+    });
+    expect(way).toEqual([-1, -1, 1, 1]);
+    expect(plates.querySelectorAll('.cut-out')).toHaveLength(4);
+    expect([...plates.querySelectorAll('text')].map((t) => t.textContent!.trim())).toEqual(['1', '1', '1′', '1′']);
+    expect(plates.querySelector('svg')!.getAttribute('aria-label')).toBe('On this sheet: 4 mounting plate');
+  });
+  it('a piece that may not be turned lies along, and what is chosen is kept', async () => {
+    localStorage.clear();
+    await show(SheetPlan, testJob());
+    host().querySelector<HTMLInputElement>('input[type=checkbox]')!.click();
+    await fixture.whenStable();
+    expect(keptSheetCut.read()).toEqual({ kerf: 3, margin: 10, along: true });
+    localStorage.clear();
+  });
+  it('drawn where it is planned and in the hand it is drawn in: an L inside the margin, clear of the next, its leg where it was', async () => {
+    localStorage.clear();
+    const leg: FreePart = {
+      id: 'l',
+      name: 'L',
+      use: 'gusset',
+      metal: 'S275',
+      count: 2,
+      stock: {
+        form: 'plate',
+        thickness: fromSheet(4, '4 mm'),
+        outline: {
+          corners: [
+            [0, 0],
+            [200, 0],
+            [200, 40],
+            [50, 40],
+            [50, 120],
+            [0, 120],
+          ].map(([x, y]) => ({ x: x!, y: y!, make: 'sharp' as const, size: 0, bulge: 0 })),
+          openings: [],
+        },
+      },
+      holes: [],
+    };
+    await show(
+      SheetPlan,
+      testJob({}, (j) => ({ ...j, parts: [leg] })),
+    );
+    const drawn = [...host().querySelectorAll('figure')].at(-1)!.querySelectorAll('.cut-out');
+    const boxes = [...drawn].map((p) => {
+      const points = [...p.getAttribute('d')!.matchAll(/[ML](\S+) ([^\sLZ]+)/g)].map((m) => ({
+        x: Number(m[1]),
+        y: Number(m[2]),
+      }));
+      const [x, y] = [points.map((q) => q.x), points.map((q) => q.y)];
+      return { points, x0: Math.min(...x), x1: Math.max(...x), y0: Math.min(...y), y1: Math.max(...y) };
+    });
+    expect(boxes).toHaveLength(2);
+    for (const b of boxes) {
+      expect(Math.min(b.x0, b.y0)).toBeGreaterThanOrEqual(10);
+      expect([b.x1 - b.x0, b.y1 - b.y0].map(Math.round).sort((a, c) => a - c)).toEqual([120, 200]);
+      // Going round as drawn from above: y down, so the area turns out negative, turned or not.
+      const area = b.points.reduce((sum, q, i) => {
+        const n = b.points[(i + 1) % b.points.length]!;
+        return sum + (q.x * n.y - n.x * q.y) / 2;
+      }, 0);
+      expect(area).toBeCloseTo(-(200 * 40 + 50 * 80), 6);
+    }
+    const [a, b] = boxes;
+    expect(Math.max(a!.x0 - b!.x1, b!.x0 - a!.x1, a!.y0 - b!.y1, b!.y0 - a!.y1)).toBeGreaterThanOrEqual(3 - 1e-6);
+    // Unturned, the short leg stands at the left and up, as it was drawn.
+    const upright = boxes.find((k) => Math.round(k.x1 - k.x0) === 200);
+    if (upright)
+      expect(upright.points.filter((q) => Math.abs(q.y - upright.y0) < 1e-6).every((q) => q.x <= upright.x0 + 50 + 1e-6)).toBe(
+        true,
+      );
+  });
+  it('a layout that cannot be made says why', async () => {
+    await show(SheetPlan, { ...testJob(), bolts: { ...testJob().bolts, items: [] } });
     expect(host().querySelector('[role=alert]')!.textContent).toContain('there are no bolts');
   });
 });

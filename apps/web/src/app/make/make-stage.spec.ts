@@ -35,6 +35,7 @@ it('has its sheets in the order of the bench, and a part pressed in the list is 
   expect([...host().querySelectorAll('.which mat-button-toggle')].map((t) => t.textContent!.trim())).toEqual([
     'Parts',
     'Template',
+    'Sheets',
     'Bars',
     'Drill',
     'Tighten',

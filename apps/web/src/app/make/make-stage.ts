@@ -21,12 +21,14 @@ import { keptNumbers, type CsvNumbers } from './csv-numbers';
 import { CutPlan } from './cut-plan';
 import { DrillCard } from './drill-card';
 import { PartsCard } from './parts-card';
+import { SheetPlan } from './sheet-plan';
 import { TorqueSheet } from './torque-sheet';
 
 /** The sheets of the stage, in the order they are used at the bench. */
 const SHEETS = [
   { id: 'parts', name: 'Parts' },
   { id: 'template', name: 'Template' },
+  { id: 'sheets', name: 'Sheets' },
   { id: 'bars', name: 'Bars' },
   { id: 'drill', name: 'Drill' },
   { id: 'tighten', name: 'Tighten' },
@@ -46,6 +48,7 @@ type Sheet = (typeof SHEETS)[number]['id'];
     MatIcon,
     PartsCard,
     PickField,
+    SheetPlan,
     TorqueSheet,
   ],
   templateUrl: './make-stage.html',

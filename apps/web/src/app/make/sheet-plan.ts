@@ -1,0 +1,157 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { pathData } from '@core/geometry/region';
+import type { PlacedPiece, SheetCut, SheetPlan as Plan } from '@core/shop/sheet-nesting';
+import { OTHER_HAND, sheetsWanted, type SheetsWanted } from '@core/shop/sheets-wanted';
+import { lengthRange } from '@core/units/field-range';
+import { formatQuantity } from '@core/units/format-quantity';
+import { fromSheet, type Quantity } from '@core/units/quantity';
+import { isRefusal, refusalText } from '@core/units/refusal';
+import { QuantityField } from '../fields/quantity-field';
+import { fieldWords } from '../fields/show';
+import { Desk } from '../job/desk';
+import { keptSheetCut } from './kept-sheet-cut';
+
+const RANGES = {
+  kerf: lengthRange('Left between pieces', 20, '0'),
+  margin: lengthRange('Left along the edges', 100, '0'),
+} as const;
+
+/** Which sheets to buy and where each piece lies on them, to scale. */
+@Component({
+  selector: 'ms-sheet-plan',
+  imports: [QuantityField],
+  template: `
+    <div class="saw">
+      @for (key of keys; track key) {
+        <ms-quantity
+          class="stacked"
+          [of]="ranges[key]"
+          [value]="said(key)"
+          [provenance]="false"
+          [system]="units()"
+          (changed)="say(key, $event)"
+        />
+      }
+      <label class="along">
+        <input type="checkbox" [checked]="cut().along" (change)="keep({ along: !cut().along })" />
+        lengths along the sheet
+      </label>
+    </div>
+    @for (r of refusals(); track r) {
+      <p class="error" role="alert">{{ r }}</p>
+    }
+    @for (s of wanted(); track s.stock) {
+      <h3>{{ s.stock }}</h3>
+      @if (made(s); as p) {
+        <p class="sum">
+          <b>{{ p.sheets.length }} × {{ length(p.long) }} × {{ length(p.wide) }}</b> to buy; {{ percent(p.waste) }} of what is cut
+          from is waste.
+          {{
+            p.sheets.length > p.atLeast
+              ? 'By its area ' + p.atLeast + ' would do: another order may save one.'
+              : 'No fewer of them would do.'
+          }}
+        </p>
+        <div class="laid">
+          @for (sheet of p.sheets; track $index) {
+            <figure>
+              <svg
+                role="img"
+                [attr.viewBox]="'-8 -8 ' + (p.long + 16) + ' ' + (p.wide + 16)"
+                [attr.aria-label]="words(s, sheet.pieces)"
+              >
+                <rect class="sheet" x="0" y="0" [attr.width]="p.long" [attr.height]="p.wide" />
+                @for (piece of sheet.pieces; track $index) {
+                  <path class="cut-out" [attr.d]="outline(s, piece)" />
+                  <text [attr.x]="middle(s, piece).x" [attr.y]="middle(s, piece).y" [attr.font-size]="p.wide / 22">
+                    {{ piece.id }}
+                  </text>
+                }
+              </svg>
+              <figcaption class="note">Sheet {{ $index + 1 }}; {{ length(sheet.remnant) }} left over the whole width</figcaption>
+            </figure>
+          }
+        </div>
+      } @else {
+        <p class="error" role="alert">{{ refused(s) }}</p>
+      }
+    }
+    @if (wanted().length > 0) {
+      <p class="note">
+        Numbers are the parts’ marks. Pieces lie by the rectangles round them (maximal rectangles, Jylänki 2010), the best of
+        several orders; those with a stroke are of the other hand.
+      </p>
+    }
+  `,
+  styleUrl: './cards.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SheetPlan {
+  private readonly desk = inject(Desk);
+  protected readonly keys = ['kerf', 'margin'] as const;
+  protected readonly ranges = RANGES;
+  protected readonly cut = signal<SheetCut>(keptSheetCut.read());
+  protected readonly units = computed(() => this.desk.whole()!.units);
+  private readonly found = computed(() => sheetsWanted(this.desk.whole()!, this.cut()));
+  protected readonly wanted = computed(() => {
+    const f = this.found();
+    return 'wanted' in f ? f.wanted : [];
+  });
+  protected readonly refusals = computed(() => {
+    const f = this.found();
+    return 'refusals' in f ? f.refusals.map((x) => refusalText({ ...x, field: fieldWords(x.field) })) : [];
+  });
+
+  protected said(key: 'kerf' | 'margin'): Quantity {
+    const mm = this.cut()[key];
+    return fromSheet(mm, formatQuantity(mm, 'length', this.units()));
+  }
+  protected say(key: 'kerf' | 'margin', q: Quantity): void {
+    this.keep({ [key]: q.v });
+  }
+  protected keep(change: Partial<SheetCut>): void {
+    this.cut.update((c) => ({ ...c, ...change }));
+    keptSheetCut.write(this.cut());
+  }
+
+  protected made({ plan }: SheetsWanted): Plan | undefined {
+    return isRefusal(plan) ? undefined : plan;
+  }
+  protected refused({ plan }: SheetsWanted): string {
+    return isRefusal(plan) ? refusalText(plan) : '';
+  }
+  private part(s: SheetsWanted, piece: PlacedPiece) {
+    return s.parts.find((p) => p.mark === piece.id.replace(OTHER_HAND, ''))!;
+  }
+  /** The part’s outline where it lies on the sheet, x along it and y down: as seen from above, in its own hand. */
+  protected outline(s: SheetsWanted, piece: PlacedPiece): string {
+    const { x, y, turned } = piece;
+    const { bounds, region } = this.part(s, piece).part;
+    const wide = bounds.y1 - bounds.y0;
+    const other = piece.id.endsWith(OTHER_HAND);
+    return pathData(
+      region,
+      (p) => {
+        const [u, v] = [p.x - bounds.x0, other ? p.y - bounds.y0 : bounds.y1 - p.y];
+        return turned ? { x: x + wide - v, y: y + u } : { x: x + u, y: y + v };
+      },
+      !other,
+    );
+  }
+  protected middle(s: SheetsWanted, piece: PlacedPiece): { x: number; y: number } {
+    const { length, width } = this.part(s, piece);
+    const [w, h] = piece.turned ? [width, length] : [length, width];
+    return { x: piece.x + w / 2, y: piece.y + h / 2 };
+  }
+  protected length(mm: number): string {
+    return formatQuantity(mm, 'length', this.units());
+  }
+  protected percent(part: number): string {
+    return `${(100 * part).toFixed(0)} %`;
+  }
+  protected words(s: SheetsWanted, pieces: readonly PlacedPiece[]): string {
+    const here = (mark: string) => pieces.filter((x) => x.id.replace(OTHER_HAND, '') === mark).length;
+    const names = s.parts.map((p) => [p.name, here(p.mark)] as const).filter(([, n]) => n > 0);
+    return `On this sheet: ${names.map(([name, n]) => `${n} ${name}`).join(', ')}`;
+  }
+}

@@ -1,0 +1,117 @@
+import { MaxRectsPacker, PACKING_LOGIC } from 'maxrects-packer';
+import { refuse, type Refusal } from '../units/refusal';
+
+/** Pieces of one outline, by the rectangle round it, mm. */
+export interface FlatPiece {
+  readonly id: string;
+  readonly name: string;
+  readonly length: number;
+  readonly width: number;
+  readonly count: number;
+  /** Metal of one piece, mm². */
+  readonly area: number;
+}
+
+export interface SheetCut {
+  /** Left between pieces, mm. */
+  readonly kerf: number;
+  /** Left along the sheet’s edges, mm. */
+  readonly margin: number;
+  /** Every piece keeps its length along the sheet’s: rolling direction or grain. */
+  readonly along: boolean;
+}
+
+/** A piece on a sheet: its near corner, and whether it is turned a quarter. */
+export interface PlacedPiece {
+  readonly id: string;
+  readonly x: number;
+  readonly y: number;
+  readonly turned: boolean;
+}
+
+export interface NestedSheet {
+  readonly pieces: readonly PlacedPiece[];
+  /** What is left clear past the last piece, over the whole width, mm: it goes back on the rack. */
+  readonly remnant: number;
+}
+
+export interface SheetPlan {
+  readonly long: number;
+  readonly wide: number;
+  readonly sheets: readonly NestedSheet[];
+  /** Sheets of this size that the metal alone fills: no plan takes fewer of them. */
+  readonly atLeast: number;
+  /** Of the sheets, what is neither in a piece nor in the remnants. */
+  readonly waste: number;
+}
+
+/** Ways in which pieces are set: by the larger side or the larger area, in the order given or the largest first. */
+const WAYS = [PACKING_LOGIC.MAX_EDGE, PACKING_LOGIC.MAX_AREA] as const;
+
+/**
+ * Pieces of one metal and thickness on the sheets that cost the least area, by their rectangles (maximal rectangles, Jylänki 2010;
+ * a heuristic: no fewer sheets are promised than `atLeast`). The best of several orders is kept.
+ */
+export function nestOn(
+  pieces: readonly FlatPiece[],
+  sizes: readonly (readonly [number, number])[],
+  cut: SheetCut,
+): SheetPlan | Refusal {
+  const no = refusedNest(pieces, sizes, cut);
+  if (no) return no;
+  const plans = sizes.flatMap(([long, wide]) => {
+    const fits = pieces.every((p) => fitsOn(p, long, wide, cut));
+    return fits ? WAYS.map((logic) => nested(pieces, long, wide, cut, logic)) : [];
+  });
+  const bought = (p: SheetPlan) => p.sheets.length * p.long * p.wide;
+  const kept = (p: SheetPlan) => p.sheets.reduce((sum, s) => sum + s.remnant * p.wide, 0);
+  return plans.reduce((best, p) => (bought(p) < bought(best) || (bought(p) === bought(best) && kept(p) > kept(best)) ? p : best));
+}
+
+function fitsOn(p: FlatPiece, long: number, wide: number, { margin, along }: SheetCut): boolean {
+  const [a, b] = [long - 2 * margin + 1e-6, wide - 2 * margin + 1e-6];
+  return (p.length <= a && p.width <= b) || (!along && p.width <= a && p.length <= b);
+}
+
+function refusedNest(
+  pieces: readonly FlatPiece[],
+  sizes: readonly (readonly [number, number])[],
+  cut: SheetCut,
+): Refusal | undefined {
+  if (!(cut.kerf >= 0 && cut.kerf <= 20)) return refuse('cut.kerf', `a kerf of ${cut.kerf} mm`, '0 to 20 mm');
+  if (!(cut.margin >= 0 && cut.margin <= 100)) return refuse('cut.margin', `a margin of ${cut.margin} mm`, '0 to 100 mm');
+  const large = pieces.find((p) => !sizes.some(([long, wide]) => fitsOn(p, long, wide, cut)));
+  if (!large) return undefined;
+  const size = `${Math.ceil(large.length)} × ${Math.ceil(large.width)} mm`;
+  const way = cut.along ? ' with its length along the sheet' : '';
+  return refuse('sheets', `${large.name} is ${size}: larger than every sheet${way}`, 'smaller parts, or a sheet ordered to size');
+}
+
+function nested(
+  pieces: readonly FlatPiece[],
+  long: number,
+  wide: number,
+  { kerf, margin, along }: SheetCut,
+  logic: PACKING_LOGIC,
+): SheetPlan {
+  const packer = new MaxRectsPacker(long, wide, kerf, {
+    smart: false,
+    pot: false,
+    square: false,
+    allowRotation: !along,
+    border: margin,
+    logic,
+  });
+  const all = pieces
+    .flatMap((p) => Array.from({ length: p.count }, () => p))
+    .sort((a, b) => Math.max(b.length, b.width) - Math.max(a.length, a.width) || b.length * b.width - a.length * a.width);
+  for (const p of all) packer.add(p.length, p.width, p.id);
+  const sheets = packer.bins.map((bin): NestedSheet => ({
+    pieces: bin.rects.map((r) => ({ id: r.data as string, x: r.x, y: r.y, turned: r.rot })),
+    remnant: Math.max(0, long - Math.max(...bin.rects.map((r) => r.x + r.width)) - kerf),
+  }));
+  const metal = pieces.reduce((sum, p) => sum + p.count * p.area, 0);
+  const taken = sheets.reduce((sum, s) => sum + (long - s.remnant) * wide, 0);
+  const atLeast = Math.max(1, Math.ceil(metal / ((long - 2 * margin) * (wide - 2 * margin)) - 1e-9));
+  return { long, wide, sheets, atLeast, waste: taken > 0 ? 1 - metal / taken : 0 };
+}
