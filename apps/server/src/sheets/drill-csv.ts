@@ -2,6 +2,7 @@ import { stringify } from 'csv-stringify/sync';
 import type { SheetWords } from '@core/shop/sheet-words';
 import type { Job } from '@core/job/schema';
 import type { DrillRow } from '@core/shop/drill-list';
+import { drilling } from '@core/shop/drilling';
 import { inchFraction } from '@core/units/format-quantity';
 import { INCH } from '@core/units/unit-table';
 
@@ -14,6 +15,13 @@ function drillText(mm: number): string {
   const exact = inchFraction(mm, 0.002);
   const near = inchFraction(mm);
   return exact ?? (near ? `≈ ${near}` : '');
+}
+
+/** The bits in their order and the speed of the last, 1/min; empty for a line to scribe and in a bed. */
+function toolsFor({ diameter, through }: DrillRow, units: Job['units']): { bits: string; rpm: string } {
+  if (diameter === null || !through) return { bits: '', rpm: '' };
+  const { bits } = drilling(diameter, through.t, through.what, units);
+  return { bits: bits.map((b) => b.text).join(', then '), rpm: String(bits.at(-1)!.rpm) };
 }
 
 /** Millimetres, and in an inch job inches with the drill's fraction beside; each row says which job, version and verdict. */
@@ -39,6 +47,7 @@ export function drillCsv(job: Job, rows: readonly DrillRow[], said: SheetWords, 
     diameter_mm: number(r.diameter, 2),
     fastener: r.fastener,
     note: r.note,
+    ...toolsFor(r, job.units),
     job: said.job,
     issue: said.issue,
     verdict: said.verdict,

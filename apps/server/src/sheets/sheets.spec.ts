@@ -103,6 +103,10 @@ describe('the drill list', () => {
     const [head, first] = await read(named, 'point');
     expect(head!.slice(0, 7)).toEqual(['part', 'hole', 'x_mm', 'y_mm', 'diameter_mm', 'fastener', 'note']);
     expect(first!.slice(0, 6)).toEqual(['plate', 'B1', '205', '155', '11', 'M10 8.8']);
+    // 25 m/min at 11 mm: 1000·25/(π·11) = 723 /min.
+    const csv = (await served(named).take('drill-list.csv')).body.toString('utf8');
+    expect(csv.split('\n')[0]).toContain('note,bits,rpm,job');
+    expect(csv.split('\n')[1]).toMatch(/"4 mm, then 11 mm",720,/);
     const half = { ...named, bolts: { ...named.bolts, items: [{ id: 'B1', x: 110.25, y: 80 }, ...named.bolts.items.slice(1)] } };
     expect((await read(half, 'comma'))[1]!.slice(0, 5)).toEqual(['plate', 'B1', '205,25', '155', '11']);
   });
