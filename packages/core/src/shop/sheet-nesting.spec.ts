@@ -51,6 +51,11 @@ describe('known least', () => {
       ),
     ).toMatchObject({ long: 2500, sheets: [{}] });
   });
+  it('two strips lie side by side across the sheet, so that most of it is left in one piece', () => {
+    const strips = planned([piece('a', 600, 64, 2)], [[2000, 1000]], { kerf: 3, margin: 10, along: false });
+    expect(strips.sheets[0]!.pieces.every((p) => p.turned)).toBe(true);
+    expect(strips.sheets[0]!.remnant).toBe(2000 - 10 - 64 - 3 - 64 - 3);
+  });
   it('sheets cut up at random into 17: never more than two for the one they came from, one in most', () => {
     let seed = 7;
     const random = () => (seed = (seed * 16_807) % 2_147_483_647) / 2_147_483_647;

@@ -45,8 +45,10 @@ export interface SheetPlan {
   readonly waste: number;
 }
 
-/** Ways in which pieces are set: by the larger side or the larger area, in the order given or the largest first. */
-const WAYS = [PACKING_LOGIC.MAX_EDGE, PACKING_LOGIC.MAX_AREA] as const;
+/** Ways in which pieces are set: turned as it comes, all along the sheet or all across it; by the larger side or the larger area left. */
+const LAID = ['free', 'along', 'across'] as const;
+type Laid = (typeof LAID)[number];
+const WAYS = LAID.flatMap((laid) => [PACKING_LOGIC.MAX_EDGE, PACKING_LOGIC.MAX_AREA].map((logic) => ({ laid, logic })));
 
 /**
  * Pieces of one metal and thickness on the sheets that cost the least area, by their rectangles (maximal rectangles, Jylänki 2010;
@@ -59,18 +61,21 @@ export function nestOn(
 ): SheetPlan | Refusal {
   const no = refusedNest(pieces, sizes, cut);
   if (no) return no;
-  const plans = sizes.flatMap(([long, wide]) => {
-    const fits = pieces.every((p) => fitsOn(p, long, wide, cut));
-    return fits ? WAYS.map((logic) => nested(pieces, long, wide, cut, logic)) : [];
-  });
+  const plans = sizes.flatMap(([long, wide]) =>
+    WAYS.filter(
+      ({ laid }) => (laid === 'along' || !cut.along) && pieces.every((p) => fitsOn(p, long, wide, cut.margin, laid)),
+    ).map(({ laid, logic }) => nested(pieces, long, wide, cut, laid, logic)),
+  );
   const bought = (p: SheetPlan) => p.sheets.length * p.long * p.wide;
   const kept = (p: SheetPlan) => p.sheets.reduce((sum, s) => sum + s.remnant * p.wide, 0);
   return plans.reduce((best, p) => (bought(p) < bought(best) || (bought(p) === bought(best) && kept(p) > kept(best)) ? p : best));
 }
 
-function fitsOn(p: FlatPiece, long: number, wide: number, { margin, along }: SheetCut): boolean {
+function fitsOn(p: FlatPiece, long: number, wide: number, margin: number, laid: Laid): boolean {
   const [a, b] = [long - 2 * margin + 1e-6, wide - 2 * margin + 1e-6];
-  return (p.length <= a && p.width <= b) || (!along && p.width <= a && p.length <= b);
+  const along = p.length <= a && p.width <= b;
+  const across = p.width <= a && p.length <= b;
+  return laid === 'free' ? along || across : laid === 'along' ? along : across;
 }
 
 function refusedNest(
@@ -80,7 +85,9 @@ function refusedNest(
 ): Refusal | undefined {
   if (!(cut.kerf >= 0 && cut.kerf <= 20)) return refuse('cut.kerf', `a kerf of ${cut.kerf} mm`, '0 to 20 mm');
   if (!(cut.margin >= 0 && cut.margin <= 100)) return refuse('cut.margin', `a margin of ${cut.margin} mm`, '0 to 100 mm');
-  const large = pieces.find((p) => !sizes.some(([long, wide]) => fitsOn(p, long, wide, cut)));
+  const large = pieces.find(
+    (p) => !sizes.some(([long, wide]) => fitsOn(p, long, wide, cut.margin, cut.along ? 'along' : 'free')),
+  );
   if (!large) return undefined;
   const size = `${Math.ceil(large.length)} × ${Math.ceil(large.width)} mm`;
   const way = cut.along ? ' with its length along the sheet' : '';
@@ -91,23 +98,25 @@ function nested(
   pieces: readonly FlatPiece[],
   long: number,
   wide: number,
-  { kerf, margin, along }: SheetCut,
+  { kerf, margin }: SheetCut,
+  laid: Laid,
   logic: PACKING_LOGIC,
 ): SheetPlan {
   const packer = new MaxRectsPacker(long, wide, kerf, {
     smart: false,
     pot: false,
     square: false,
-    allowRotation: !along,
+    allowRotation: laid === 'free',
     border: margin,
     logic,
   });
   const all = pieces
     .flatMap((p) => Array.from({ length: p.count }, () => p))
     .sort((a, b) => Math.max(b.length, b.width) - Math.max(a.length, a.width) || b.length * b.width - a.length * a.width);
-  for (const p of all) packer.add(p.length, p.width, p.id);
+  const across = laid === 'across';
+  for (const p of all) packer.add(across ? p.width : p.length, across ? p.length : p.width, p.id);
   const sheets = packer.bins.map((bin): NestedSheet => ({
-    pieces: bin.rects.map((r) => ({ id: r.data as string, x: r.x, y: r.y, turned: r.rot })),
+    pieces: bin.rects.map((r) => ({ id: r.data as string, x: r.x, y: r.y, turned: r.rot !== across })),
     remnant: Math.max(0, long - Math.max(...bin.rects.map((r) => r.x + r.width)) - kerf),
   }));
   const metal = pieces.reduce((sum, p) => sum + p.count * p.area, 0);

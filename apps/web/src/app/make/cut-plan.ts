@@ -2,13 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import type { BarPlan, CutBar, Saw } from '@core/shop/bar-cutting';
 import { lengthRange } from '@core/units/field-range';
 import { formatQuantity } from '@core/units/format-quantity';
-import { fromSheet, type Quantity } from '@core/units/quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';
-import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import { failureText } from '../job/job-api';
 import { CutPlanApi, type StockPlan } from './cut-plan-api';
-import { keptSaw } from './kept-saw';
+import { CutLengths } from './cut-lengths';
+import { keptSaw } from './kept-cuts';
 
 const SAW_RANGES = {
   kerf: lengthRange('Width of the cut', 20, '0'),
@@ -18,20 +17,9 @@ const SAW_RANGES = {
 /** Which bars to buy and how to saw them: drawn to scale, with where the stop goes for each cut. */
 @Component({
   selector: 'ms-cut-plan',
-  imports: [QuantityField],
+  imports: [CutLengths],
   template: `
-    <div class="saw">
-      @for (key of keys; track key) {
-        <ms-quantity
-          class="stacked"
-          [of]="ranges[key]"
-          [value]="said(key)"
-          [provenance]="false"
-          [system]="units()"
-          (changed)="say(key, $event)"
-        />
-      }
-    </div>
+    <ms-cut-lengths [of]="ranges" [now]="lengths()" (changed)="keep($event)" />
     @if (failure()) {
       <p class="error" role="alert">{{ failure() }}</p>
     } @else if (!plans()) {
@@ -106,7 +94,6 @@ const SAW_RANGES = {
 export class CutPlan {
   private readonly desk = inject(Desk);
   private readonly api = inject(CutPlanApi);
-  protected readonly keys = ['kerf', 'endWaste'] as const;
   protected readonly ranges = SAW_RANGES;
   protected readonly units = computed(() => this.desk.whole()!.units);
   protected readonly saved = computed(() => this.desk.state().save === 'saved');
@@ -130,12 +117,9 @@ export class CutPlan {
     });
   }
 
-  protected said(key: keyof Saw): Quantity {
-    const mm = this.saw()[key];
-    return fromSheet(mm, formatQuantity(mm, 'length', this.units()));
-  }
-  protected say(key: keyof Saw, q: Quantity): void {
-    this.saw.update((s) => ({ ...s, [key]: q.v }));
+  protected readonly lengths = computed(() => ({ ...this.saw() }));
+  protected keep(change: Partial<Saw>): void {
+    this.saw.update((c) => ({ ...c, ...change }));
     keptSaw.write(this.saw());
   }
 

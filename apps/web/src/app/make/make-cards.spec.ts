@@ -14,8 +14,7 @@ import { refuse } from '@core/units/refusal';
 import { of, throwError, type Observable } from 'rxjs';
 import { CutPlan } from './cut-plan';
 import { CutPlanApi, type StockPlan } from './cut-plan-api';
-import { keptSaw } from './kept-saw';
-import { keptSheetCut } from './kept-sheet-cut';
+import { keptSaw, keptSheetCut } from './kept-cuts';
 import { DrillCard } from './drill-card';
 import { PartsCard } from './parts-card';
 import { SheetPlan } from './sheet-plan';
@@ -267,6 +266,10 @@ describe('bars', () => {
     await type('-2');
     expect(asked).toHaveLength(n);
     expect(host().querySelector('[role=alert]')!.textContent).toContain('allowed: 0 up to 20 mm');
+    localStorage.setItem('saw', '{"kerf": 99}');
+    expect(keptSaw.read()).toEqual({ kerf: 3, endWaste: 10 });
+    localStorage.setItem('saw', 'no');
+    expect(keptSaw.read()).toEqual({ kerf: 3, endWaste: 10 });
     localStorage.clear();
   });
   it('a refusal, a server that fails and a change that is not saved yet are said in words', async () => {

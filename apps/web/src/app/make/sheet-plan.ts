@@ -4,12 +4,11 @@ import type { PlacedPiece, SheetCut, SheetPlan as Plan } from '@core/shop/sheet-
 import { OTHER_HAND, sheetsWanted, type SheetsWanted } from '@core/shop/sheets-wanted';
 import { lengthRange } from '@core/units/field-range';
 import { formatQuantity } from '@core/units/format-quantity';
-import { fromSheet, type Quantity } from '@core/units/quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';
-import { QuantityField } from '../fields/quantity-field';
 import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
-import { keptSheetCut } from './kept-sheet-cut';
+import { CutLengths } from './cut-lengths';
+import { keptSheetCut } from './kept-cuts';
 
 const RANGES = {
   kerf: lengthRange('Left between pieces', 20, '0'),
@@ -19,24 +18,14 @@ const RANGES = {
 /** Which sheets to buy and where each piece lies on them, to scale. */
 @Component({
   selector: 'ms-sheet-plan',
-  imports: [QuantityField],
+  imports: [CutLengths],
   template: `
-    <div class="saw">
-      @for (key of keys; track key) {
-        <ms-quantity
-          class="stacked"
-          [of]="ranges[key]"
-          [value]="said(key)"
-          [provenance]="false"
-          [system]="units()"
-          (changed)="say(key, $event)"
-        />
-      }
+    <ms-cut-lengths [of]="ranges" [now]="lengths()" (changed)="keep($event)">
       <label class="along">
         <input type="checkbox" [checked]="cut().along" (change)="keep({ along: !cut().along })" />
         lengths along the sheet
       </label>
-    </div>
+    </ms-cut-lengths>
     @for (r of refusals(); track r) {
       <p class="error" role="alert">{{ r }}</p>
     }
@@ -88,7 +77,6 @@ const RANGES = {
 })
 export class SheetPlan {
   private readonly desk = inject(Desk);
-  protected readonly keys = ['kerf', 'margin'] as const;
   protected readonly ranges = RANGES;
   protected readonly cut = signal<SheetCut>(keptSheetCut.read());
   protected readonly units = computed(() => this.desk.whole()!.units);
@@ -102,13 +90,7 @@ export class SheetPlan {
     return 'refusals' in f ? f.refusals.map((x) => refusalText({ ...x, field: fieldWords(x.field) })) : [];
   });
 
-  protected said(key: 'kerf' | 'margin'): Quantity {
-    const mm = this.cut()[key];
-    return fromSheet(mm, formatQuantity(mm, 'length', this.units()));
-  }
-  protected say(key: 'kerf' | 'margin', q: Quantity): void {
-    this.keep({ [key]: q.v });
-  }
+  protected readonly lengths = computed(() => ({ kerf: this.cut().kerf, margin: this.cut().margin }));
   protected keep(change: Partial<SheetCut>): void {
     this.cut.update((c) => ({ ...c, ...change }));
     keptSheetCut.write(this.cut());
