@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import { isRefusal } from '../units/refusal';
 import { barPlan, type BarPlan, type Piece, type Saw, type StockBar } from './bar-cutting';
-import { solveProgramme } from './solve-programme';
+import { solveWithin } from './solve-programme';
 
+/** Longer than on the server, so that a slow machine proves what a quick one does. */
+const solve = solveWithin(20);
 const SAW: Saw = { kerf: 3, endWaste: 0 };
 const bought = (length: number): StockBar => ({ name: `${length}`, length });
 async function plan(pieces: readonly Piece[], bars: readonly StockBar[], saw = SAW): Promise<BarPlan> {
-  const p = await barPlan(pieces, bars, saw, solveProgramme);
+  const p = await barPlan(pieces, bars, saw, solve);
   if (isRefusal(p)) throw new Error(p.because);
   return p;
 }
@@ -46,6 +48,35 @@ describe('known optima', () => {
     const p = await plan(of([97, 45], [610, 36], [395, 31], [211, 14]), [bought(100)], { kerf: 0, endWaste: 0 });
     expect(p).toMatchObject({ bought: 453, proven: true });
   });
+});
+
+it('a programme that finds nothing in its time leaves the plan to first-fit: whole, and only proven where it meets the bound', async () => {
+  const none = () => Promise.resolve(undefined);
+  const p = await barPlan(of([4, 1480], [7, 1130], [9, 845], [11, 612], [14, 333]), [bought(6000)], SAW, none);
+  if (isRefusal(p)) throw new Error(p.because);
+  expect(p.bars.flatMap((b) => b.pieces)).toHaveLength(45);
+  expect(p.proven).toBe(p.boughtLength === p.lowerBound);
+  expect(p.bought).toBeLessThanOrEqual(7);
+});
+
+it('of more lengths than all ways can be written down for, it comes within two bars in a hundred of the bound, or one', async () => {
+  let seed = 3;
+  const random = () => (seed = (seed * 16_807) % 2_147_483_647) / 2_147_483_647;
+  for (const [kinds, shortest, longest] of [
+    [25, 150, 2000],
+    [40, 60, 900],
+  ] as const) {
+    const many = Array.from({ length: kinds }, (_, i) => ({
+      mark: `P${i}`,
+      length: Math.round(shortest + random() * (longest - shortest)),
+      count: 1 + Math.floor(random() * 8),
+    }));
+    const p = await barPlan(many, [bought(6000)], { kerf: 3, endWaste: 10 }, solveWithin(1));
+    if (isRefusal(p)) throw new Error(p.because);
+    const least = p.lowerBound / 6000;
+    expect(p.bought - least).toBeLessThanOrEqual(Math.max(1, 0.02 * least));
+    expect(p.proven).toBe(p.bought === least);
+  }
 });
 
 describe('every plan', () => {
@@ -93,7 +124,7 @@ describe('every plan', () => {
 
 describe('refused by name', () => {
   const no = async (pieces: Piece[], bars: StockBar[], saw = SAW) => {
-    const p = await barPlan(pieces, bars, saw, solveProgramme);
+    const p = await barPlan(pieces, bars, saw, solve);
     return isRefusal(p) ? `${p.field}: ${p.because}; ${p.allowed}` : 'planned';
   };
   it('a piece longer than every bar, a kerf below nothing, an end waste past all sense, too little on hand', async () => {

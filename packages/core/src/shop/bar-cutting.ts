@@ -57,8 +57,8 @@ interface Pattern {
   readonly counts: readonly number[];
 }
 
-/** More ways than these are not written down: the plan is then the best of them and not proven. */
-const MOST_PATTERNS = 20_000;
+/** More ways than these are not all written down: the plan is then the best of those that many orders give. */
+const MOST_PATTERNS = 4000;
 
 /**
  * The least length of bars to buy for the pieces (one-dimensional cutting stock: Gilmore & Gomory 1961, all cutting patterns in one
@@ -75,16 +75,23 @@ export async function barPlan(
   const kinds = alike(pieces);
   const usable = bars.map((b) => b.length - saw.endWaste);
   const takes = kinds.map((k) => k.length + saw.kerf);
-  const { patterns, all } = patternsOf(
+  const { patterns, all, plans } = patternsOf(
     takes,
     kinds.map((k) => k.count),
     usable,
   );
   const found = await solve(programme(patterns, kinds, bars));
-  if (!found)
+  const solved = found && patterns.flatMap((p, i) => Array.from({ length: Math.round(found.values.get(`x${i}`) ?? 0) }, () => p));
+  // Short of time the programme may find nothing, or less than plain first-fit does on bars that are bought.
+  const boughtOf = (ways: readonly Pattern[]) =>
+    ways.reduce((sum, { bar }) => sum + (bars[bar]!.onHand === undefined ? bars[bar]!.length : 0), 0);
+  const whole = plans.filter((p) => p.every(({ bar }) => bars[bar]!.onHand === undefined));
+  const tried = [...(solved ? [solved] : []), ...whole];
+  if (tried.length === 0)
     return refuse('bars', 'the pieces do not fit the bars there are', 'more bars on hand, or a length that can be bought');
-  const used = patterns.flatMap((p, i) => Array.from({ length: Math.round(found.values.get(`x${i}`) ?? 0) }, () => p));
-  return planOf(used, kinds, pieces, bars, saw, found.optimal && all);
+  const used = tried.reduce((best, p) => (boughtOf(p) < boughtOf(best) ? p : best));
+  const plan = planOf(used, kinds, pieces, bars, saw);
+  return { ...plan, proven: (all && found?.optimal === true) || plan.boughtLength <= plan.lowerBound };
 }
 
 function refusedPlan(pieces: readonly Piece[], bars: readonly StockBar[], { kerf, endWaste }: Saw): Refusal | undefined {
@@ -108,37 +115,73 @@ function alike(pieces: readonly Piece[]): { length: number; count: number }[] {
   return [...by].map(([length, count]) => ({ length, count })).sort((a, b) => b.length - a.length);
 }
 
-/** Every way to cut each bar that leaves no room for one more piece. */
-function patternsOf(
-  takes: readonly number[],
-  wanted: readonly number[],
-  usable: readonly number[],
-): { patterns: Pattern[]; all: boolean } {
+interface Ways {
+  readonly patterns: readonly Pattern[];
+  /** No way is left out. */
+  readonly all: boolean;
+  /** Whole plans that first-fit gave, each on bars of one length. */
+  readonly plans: readonly (readonly Pattern[])[];
+}
+
+/** Every way to cut each bar that leaves no room for one more piece; of too many, what first-fit gives in many orders. */
+function patternsOf(takes: readonly number[], wanted: readonly number[], usable: readonly number[]): Ways {
   const patterns: Pattern[] = [];
   let all = true;
-  const shortest = Math.min(...takes);
   usable.forEach((room, bar) => {
     const counts = new Array<number>(takes.length).fill(0);
     const fill = (i: number, left: number): void => {
-      if (patterns.length >= MOST_PATTERNS) {
-        all = false;
-        return;
-      }
+      if (patterns.length > MOST_PATTERNS) all = false;
+      if (!all) return;
       if (i === takes.length) {
         const fits = takes.some((t, k) => t <= left + 1e-9 && counts[k]! < wanted[k]!);
         if (!fits && counts.some((n) => n > 0)) patterns.push({ bar, counts: [...counts] });
         return;
       }
-      const most = Math.min(wanted[i]!, Math.floor((left + 1e-9) / takes[i]!));
-      for (let n = most; n >= 0; n--) {
+      for (let n = mostOf(takes[i]!, wanted[i]!, left); n >= 0; n--) {
         counts[i] = n;
         fill(i + 1, left - n * takes[i]!);
       }
       counts[i] = 0;
     };
-    if (shortest <= room + 1e-9) fill(0, room);
+    fill(0, room);
   });
-  return { patterns, all };
+  const firstFit = inManyOrders(takes, wanted, usable);
+  return all ? { patterns, all, plans: firstFit.plans } : { ...firstFit, all };
+}
+
+const mostOf = (take: number, wanted: number, room: number): number => Math.min(wanted, Math.floor((room + 1e-9) / take));
+
+/** Orders that are tried: the longest first, then the same stirred more and more. */
+const ORDERS = 400;
+
+/** Bars filled one after the other in many orders of the pieces (first-fit decreasing, and from a fixed seed others near it). */
+function inManyOrders(takes: readonly number[], wanted: readonly number[], usable: readonly number[]): Omit<Ways, 'all'> {
+  const found = new Map<string, Pattern>();
+  const plans: Pattern[][] = [];
+  let seed = 1;
+  const random = () => (seed = (seed * 16_807) % 2_147_483_647) / 2_147_483_647;
+  for (let k = 0; k < ORDERS && found.size < MOST_PATTERNS; k++)
+    usable.forEach((room, bar) => {
+      const stirred = takes.map((t) => t * (1 + (k / ORDERS) * (random() - 0.5) * 4));
+      const order = takes.map((_, i) => i).sort((a, b) => stirred[b]! - stirred[a]!);
+      const left = [...wanted];
+      const plan: Pattern[] = [];
+      for (;;) {
+        const counts = new Array<number>(takes.length).fill(0);
+        let free = room;
+        for (const i of order) {
+          counts[i] = mostOf(takes[i]!, left[i]!, free);
+          free -= counts[i]! * takes[i]!;
+          left[i]! -= counts[i]!;
+        }
+        if (counts.every((n) => n === 0)) break;
+        plan.push({ bar, counts });
+        found.set(`${bar} ${counts.join(' ')}`, { bar, counts });
+      }
+      // A piece longer than this bar is left over: no whole plan then.
+      if (left.every((n) => n === 0)) plans.push(plan);
+    });
+  return { patterns: [...found.values()], plans };
 }
 
 /** Least length bought; of plans that buy alike, the one that saws fewest bars. */
@@ -162,8 +205,7 @@ function planOf(
   pieces: readonly Piece[],
   bars: readonly StockBar[],
   saw: Saw,
-  proven: boolean,
-): BarPlan {
+): Omit<BarPlan, 'proven'> {
   const waiting = kinds.map((k) =>
     pieces.filter((p) => p.length === k.length).flatMap((p) => Array.from({ length: p.count }, () => p.mark)),
   );
@@ -192,7 +234,6 @@ function planOf(
     boughtLength,
     lowerBound: leastLength(pieces, bars, saw),
     waste: boughtLength > 0 ? 1 - inPieces / boughtLength : 0,
-    proven,
   };
 }
 
