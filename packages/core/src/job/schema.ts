@@ -9,6 +9,7 @@ import { DrawnOutline } from './drawn-outline';
 import { FreePart } from './free-part';
 import { FastenerKind, Fold, Joint, Limits, Lug, OwnHoles, Welds } from './joint';
 import { MadeHole } from './made-hole';
+import { Making } from './making';
 import { RANGES } from './ranges';
 import { Rated } from './rated';
 import { Skin } from './skin';
@@ -109,6 +110,8 @@ export const OF_FITTING = {
   packs: z.array(z.enum(PACK_IDS)).max(PACK_IDS.length, 'allowed: each pack once'),
   /** Rows of the shop's own stock that this job uses, so that its file is whole by itself. */
   ownStock: OwnStock,
+  /** How, when and for how much it is made. */
+  making: Making.optional(),
 };
 
 /** How a foot is made: feet may be made alike. */
