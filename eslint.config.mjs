@@ -105,11 +105,16 @@ export default tseslint.config(
   ...oneWay,
   resolvedOnly,
   eitherWay,
-  away(['apps/server/**/*.ts'], ['@angular/*', '../../web/*', '../../cli/*'], 'the server uses the core only'),
-  away(['apps/cli/**/*.ts'], ['@angular/*', '../../web/*', '../../server/*'], 'the command line uses the core only'),
+  away(
+    ['packages/paper/**/*.ts'],
+    ['@angular/*', '**/apps/*', 'express', 'better-sqlite3'],
+    'paper uses the core only: server and command line make the same sheets',
+  ),
+  away(['apps/server/**/*.ts'], ['@angular/*', '../../web/*', '../../cli/*'], 'the server uses the core and paper only'),
+  away(['apps/cli/**/*.ts'], ['@angular/*', '../../web/*', '../../server/*'], 'the command line uses the core and paper only'),
   away(
     ['apps/web/**/*.ts'],
-    ['node:*', 'express', 'better-sqlite3', '../../server/*', '../../cli/*'],
+    ['node:*', 'express', 'better-sqlite3', '@paper/*', '../../server/*', '../../cli/*'],
     'the web uses the core only',
   ),
   {

@@ -6,12 +6,16 @@ const node = (name, root) => ({
   testEnvironment: 'node',
   testMatch: ['**/*.spec.ts'],
   transform: { '^.+\\.ts$': '<rootDir>/scripts/jest-esbuild.cjs' },
-  moduleNameMapper: { '^@core/(.*)$': '<rootDir>/packages/core/src/$1' },
+  moduleNameMapper: {
+    '^@core/(.*)$': '<rootDir>/packages/core/src/$1',
+    '^@paper/(.*)$': '<rootDir>/packages/paper/src/$1',
+  },
 });
 
 export default {
   projects: [
     node('core', '<rootDir>/packages/core/src'),
+    node('paper', '<rootDir>/packages/paper/src'),
     node('server', '<rootDir>/apps/server/src'),
     node('cli', '<rootDir>/apps/cli/src'),
     {

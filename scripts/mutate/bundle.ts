@@ -43,6 +43,7 @@ export async function bundle(
         setup(b) {
           b.onResolve({ filter: /^spec:/ }, (a) => ({ path: a.path.slice(5) }));
           b.onResolve({ filter: /^@core\// }, (a) => ({ path: join(ROOT, 'packages/core/src', `${a.path.slice(6)}.ts`) }));
+          b.onResolve({ filter: /^@paper\// }, (a) => ({ path: join(ROOT, 'packages/paper/src', `${a.path.slice(7)}.ts`) }));
           b.onResolve({ filter: /^\./ }, (a) => {
             const at = join(dirname(a.importer), a.path);
             return existsSync(`${at}.ts`) ? { path: `${at}.ts` } : undefined;

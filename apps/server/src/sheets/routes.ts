@@ -16,9 +16,9 @@ import { USUAL_SAW } from '@core/stock/bar-lengths';
 import { isRefusal } from '@core/units/refusal';
 import { problem, refused, unread } from '../edges/problem';
 import { isUnreadable, type JobStore, type StoredJob } from '../jobs/job-store';
-import { drillCsv } from './drill-csv';
-import { fileName } from './file-name';
-import { templatePdf } from './template-pdf';
+import { drillCsv } from '@paper/drill-csv';
+import { fileName } from '@paper/file-name';
+import { templatePdf } from '@paper/template-pdf';
 
 const Part = z.string().max(40).default('plate');
 /** The first where left out. */
@@ -170,7 +170,7 @@ export function sheetRoutes(store: JobStore): Router {
     const found = barsWanted(stored.job);
     if ('refusals' in found) return refused(res, found.refusals);
     const plans = await Promise.all(
-      found.wanted.map(async ({ stock, pieces, bar }) => ({ stock, plan: await barPlan(pieces, [bar], saw, solveProgramme) })),
+      found.wanted.map(async ({ stock, pieces, bars }) => ({ stock, plan: await barPlan(pieces, bars, saw, solveProgramme) })),
     );
     res.json({ version: stored.version, plans });
   });

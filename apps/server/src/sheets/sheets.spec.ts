@@ -11,8 +11,8 @@ import { createApp } from '../app';
 import { openDatabase } from '../database/open-database';
 import { JobStore } from '../jobs/job-store';
 import { StockStore } from '../stock/stock-store';
-import { fileName } from './file-name';
-import { MISSING, setIn } from './fonts';
+import { fileName } from '@paper/file-name';
+import { MISSING, setIn } from '@paper/fonts';
 
 const mm = (v: number) => fromSheet(v, `${v} mm`);
 

@@ -40,7 +40,7 @@ it('straps of one section go on one bar, counted over the feet; another section 
     [300, 6],
     [450, 3],
   ]);
-  expect(wanted[0]!.bar.length).toBe(6000);
+  expect(wanted[0]!.bars[0]!.length).toBe(6000);
   expect(wantedOf(testJob({ fz: 500 }))).toEqual([]);
 });
 
@@ -55,8 +55,8 @@ it('a bent bar is sawn to its flat length: two legs of 90 outside, t 6, r 6 less
 it('studding is wanted by its cut length, bolt by bolt; an inch shop buys 20 ft bars and 36 in studding', () => {
   const studs = withJoint({ head: 'studding' });
   const [w] = wantedOf(studs(testJob({ fz: 500 })));
-  expect(w).toMatchObject({ stock: 'M10 studding, 8.8', bar: { length: 1000 } });
+  expect(w).toMatchObject({ stock: 'M10 studding, 8.8', bars: [{ length: 1000 }] });
   expect(w!.pieces.reduce((n, p) => n + p.count, 0)).toBe(4);
   const inch = { ...studs(testJob({ fz: 500 }, (j) => ({ ...j, parts: [strap('a', 1, [300])] }))), units: 'inch' as const };
-  expect(wantedOf(inch).map((x) => x.bar.length)).toEqual([6096, 914.4]);
+  expect(wantedOf(inch).map((x) => x.bars[0]!.length)).toEqual([6096, 914.4]);
 });

@@ -3,6 +3,7 @@ import { atBolt } from '../job/of-kind';
 import { isResolved, resolve } from '../job/resolve';
 import type { WholeJob } from '../job/whole-job';
 import { BAR_LENGTHS } from '../stock/bar-lengths';
+import type { ShopSettings } from '../stock/shop-settings';
 import type { Refusal } from '../units/refusal';
 import type { Piece, StockBar } from './bar-cutting';
 import { boltRows } from './bolt-length';
@@ -13,13 +14,14 @@ export interface BarsWanted {
   /** "flat bar 60 × 10 mm, Steel S355", "M10 studding, A4-70". */
   readonly stock: string;
   readonly pieces: readonly Piece[];
-  /** As it is sold. */
-  readonly bar: StockBar;
+  /** Offcuts on hand, then as it is sold. */
+  readonly bars: readonly StockBar[];
 }
 
 /** Every length that the parts and the studding of a job take, over all feet, by what it is sawn from. */
 export function barsWanted(
   whole: WholeJob,
+  offcuts: ShopSettings['offcuts'] = [],
 ): { readonly wanted: readonly BarsWanted[] } | { readonly refusals: readonly Refusal[] } {
   const list = partList(whole);
   if ('refusals' in list) return list;
@@ -56,10 +58,15 @@ export function barsWanted(
   return {
     wanted: [...by].map(([stock, { pieces, sold }]) => {
       const length = BAR_LENGTHS[sold][whole.units];
-      return { stock, pieces, bar: { name: `${length} mm`, length } };
+      return { stock, pieces, bars: [...barOffcuts(offcuts, stock), { name: `${length} mm`, length }] };
     }),
   };
 }
+
+const barOffcuts = (offcuts: ShopSettings['offcuts'], stock: string): StockBar[] =>
+  offcuts.flatMap((o) =>
+    o.stock === stock && o.width === undefined ? [{ name: `offcut ${o.length} mm`, length: o.length, onHand: o.count }] : [],
+  );
 
 /** To a tenth of a millimetre, up: no saw is set closer. */
 const round = (mm: number): number => Math.ceil(mm * 10 - 1e-6) / 10;

@@ -1,10 +1,12 @@
 import { Colors, DxfWriter, LWPolylineFlags, point2d, point3d, Units } from '@tarikjabiri/dxf';
 import { cornersOf } from '../geometry/polygons';
-import type { Loop } from '../geometry/region';
+import { loopBounds, type Loop } from '../geometry/region';
 import type { Rect } from '../geometry/points';
 import { slotLoop } from '../geometry/slots';
 import { endsOf } from '../job/made-hole';
+import type { CutShape } from './cut-shape';
 import type { CutPart } from './cut-parts';
+import type { Offcut } from './sheet-nesting';
 
 /** Layers of the drawing; the origin is the base centre, x forward, y to port, millimetres. Only the first two are cut. */
 export const DXF_LAYERS = {
@@ -38,22 +40,63 @@ export interface DxfWords {
   readonly cutOnly?: boolean;
 }
 
-/** One part as DXF: closed outlines with arcs as bulges, holes as circles, UTF-8 (AC1021), extents and metric measure set. */
-export function partDxf(part: CutPart, { lines, base, cutOnly = false }: DxfWords): string {
+const newDrawing = (): DxfWriter => {
   const dxf = new DxfWriter();
   dxf.setUnits(Units.Millimeters);
   dxf.setVariable('$MEASUREMENT', { 70: 1 });
+  return dxf;
+};
+
+/** One part as DXF: closed outlines with arcs as bulges, holes as circles, UTF-8 (AC1021), extents and metric measure set. */
+export function partDxf(part: CutPart, { lines, base, cutOnly = false }: DxfWords): string {
+  const dxf = newDrawing();
   const shown = cutOnly ? (['outline', 'holes'] as const) : (Object.keys(DXF_LAYERS) as (keyof typeof DXF_LAYERS)[]);
   for (const layer of shown) dxf.addLayer(DXF_LAYERS[layer], COLOURS[layer], 'Continuous');
-  for (const loop of [part.region.outer, ...part.region.openings]) addLoop(dxf, loop, DXF_LAYERS.outline);
-  for (const h of part.holes)
-    if (h.slot) addLoop(dxf, slotLoop(endsOf(h), h.d), DXF_LAYERS.holes);
-    else dxf.addCircle(point3d(h.x, h.y, 0), h.d / 2, { layerName: DXF_LAYERS.holes });
+  addCut(dxf, part);
   if (!cutOnly) addWords(dxf, part, lines, base);
   const { x0, y0, x1, y1 } = cutOnly ? part.bounds : extents(part, lines);
   dxf.setVariable('$EXTMIN', { 10: x0, 20: y0, 30: 0 });
   dxf.setVariable('$EXTMAX', { 10: x1, 20: y1, 30: 0 });
   return `${comments(lines)}${dxf.stringify()}`;
+}
+
+/** Layers of a whole sheet: what is cut, what is only written. */
+export const SHEET_LAYERS = { sheet: 'SHEET', text: 'TEXT' } as const;
+
+/** A sheet with all its pieces where they lie: the sheet’s edge and the marks on layers of their own. */
+export function sheetDxf(
+  size: Offcut,
+  pieces: readonly (CutShape & { readonly mark: string })[],
+  lines: readonly string[],
+): string {
+  const dxf = newDrawing();
+  dxf.addLayer(DXF_LAYERS.outline, COLOURS.outline, 'Continuous');
+  dxf.addLayer(DXF_LAYERS.holes, COLOURS.holes, 'Continuous');
+  dxf.addLayer(SHEET_LAYERS.sheet, Colors.Blue, 'Continuous');
+  dxf.addLayer(SHEET_LAYERS.text, Colors.Red, 'Continuous');
+  const edge: Rect = { x0: 0, y0: 0, x1: size.long, y1: size.wide };
+  addLoop(
+    dxf,
+    cornersOf(edge).map((p) => ({ ...p, bulge: 0 })),
+    SHEET_LAYERS.sheet,
+  );
+  for (const p of pieces) {
+    addCut(dxf, p);
+    const { x0, y0, x1, y1 } = loopBounds(p.region.outer);
+    dxf.addText(point3d((x0 + x1) / 2, (y0 + y1) / 2, 0), TEXT * 2, p.mark, { layerName: SHEET_LAYERS.text });
+  }
+  lines.forEach((line, i) => dxf.addText(point3d(0, -12 - LINE * i, 0), TEXT, line, { layerName: SHEET_LAYERS.text }));
+  dxf.setVariable('$EXTMIN', { 10: 0, 20: -12 - LINE * lines.length, 30: 0 });
+  dxf.setVariable('$EXTMAX', { 10: size.long, 20: size.wide, 30: 0 });
+  return `${comments(lines)}${dxf.stringify()}`;
+}
+
+/** Outline, openings and holes: what a cutter follows. */
+function addCut(dxf: DxfWriter, { region, holes }: CutShape): void {
+  for (const loop of [region.outer, ...region.openings]) addLoop(dxf, loop, DXF_LAYERS.outline);
+  for (const h of holes)
+    if (h.slot) addLoop(dxf, slotLoop(endsOf(h), h.d), DXF_LAYERS.holes);
+    else dxf.addCircle(point3d(h.x, h.y, 0), h.d / 2, { layerName: DXF_LAYERS.holes });
 }
 
 /** What the file is, where a reader of the text finds it and no cutter cuts it (group 999). */

@@ -33,13 +33,23 @@ export interface NestedSheet {
   readonly pieces: readonly PlacedPiece[];
   /** What is left clear past the last piece, over the whole width, mm: it goes back on the rack. */
   readonly remnant: number;
+  /** Its own size where it is an offcut off the rack. */
+  readonly offcut?: Offcut;
+}
+
+/** Left over from another job, mm. */
+export interface Offcut {
+  readonly long: number;
+  readonly wide: number;
 }
 
 export interface SheetPlan {
   readonly long: number;
   readonly wide: number;
   readonly sheets: readonly NestedSheet[];
-  /** Sheets of this size that the metal alone fills: no plan takes fewer of them. */
+  /** Offcuts first, then sheets that are bought. */
+  readonly bought: number;
+  /** Sheets of this size that the metal which no offcut holds fills alone: no plan takes fewer of them. */
   readonly atLeast: number;
   /** Of the sheets, what is neither in a piece nor in the remnants. */
   readonly waste: number;
@@ -58,9 +68,49 @@ export function nestOn(
   pieces: readonly FlatPiece[],
   sizes: readonly (readonly [number, number])[],
   cut: SheetCut,
+  onHand: readonly Offcut[] = [],
 ): SheetPlan | Refusal {
-  const no = refusedNest(pieces, sizes, cut);
+  const { sheets: first, left } = fromOffcuts(pieces, onHand, cut);
+  const no = refusedNest(left, sizes, cut);
   if (no) return no;
+  const [long, wide] = sizes[0]!;
+  const fresh = left.length > 0 ? nestFresh(left, sizes, cut) : { long, wide, sheets: [], bought: 0, atLeast: 0, waste: 0 };
+  return withOffcuts(first, pieces, fresh);
+}
+
+/** Metal over what it is cut from, its remnants left out, with the offcuts. */
+function withOffcuts(first: readonly NestedSheet[], pieces: readonly FlatPiece[], fresh: SheetPlan): SheetPlan {
+  const metal = pieces.reduce((sum, p) => sum + p.count * p.area, 0);
+  const sheets = [...first, ...fresh.sheets];
+  const taken = sheets.reduce((sum, s) => {
+    const { long, wide } = s.offcut ?? fresh;
+    return sum + (long - s.remnant) * wide;
+  }, 0);
+  return { ...fresh, sheets, waste: taken > 0 ? 1 - metal / taken : 0 };
+}
+
+/** Fills offcuts, the smallest first, with what goes into them; what is left is nested on sheets that are bought. */
+function fromOffcuts(
+  pieces: readonly FlatPiece[],
+  onHand: readonly Offcut[],
+  cut: SheetCut,
+): { readonly sheets: readonly NestedSheet[]; readonly left: readonly FlatPiece[] } {
+  let left = pieces;
+  const sheets: NestedSheet[] = [];
+  for (const o of [...onHand].sort((a, b) => a.long * a.wide - b.long * b.wide)) {
+    const laid = cut.along ? ('along' as const) : ('free' as const);
+    const small = left.filter((p) => fitsOn(p, o.long, o.wide, cut.margin, laid));
+    if (small.length === 0) continue;
+    const [sheet] = nested(small, o.long, o.wide, cut, laid, PACKING_LOGIC.MAX_AREA).sheets;
+    sheets.push({ ...sheet!, offcut: o });
+    left = left
+      .map((p) => ({ ...p, count: p.count - sheet!.pieces.filter((x) => x.id === p.id).length }))
+      .filter((p) => p.count > 0);
+  }
+  return { sheets, left };
+}
+
+function nestFresh(pieces: readonly FlatPiece[], sizes: readonly (readonly [number, number])[], cut: SheetCut): SheetPlan {
   const plans = sizes.flatMap(([long, wide]) =>
     WAYS.filter(
       ({ laid }) => (laid === 'along' || !cut.along) && pieces.every((p) => fitsOn(p, long, wide, cut.margin, laid)),
@@ -122,5 +172,5 @@ function nested(
   const metal = pieces.reduce((sum, p) => sum + p.count * p.area, 0);
   const taken = sheets.reduce((sum, s) => sum + (long - s.remnant) * wide, 0);
   const atLeast = Math.max(1, Math.ceil(metal / ((long - 2 * margin) * (wide - 2 * margin)) - 1e-9));
-  return { long, wide, sheets, atLeast, waste: taken > 0 ? 1 - metal / taken : 0 };
+  return { long, wide, sheets, bought: sheets.length, atLeast, waste: taken > 0 ? 1 - metal / taken : 0 };
 }

@@ -28,6 +28,7 @@ export const RATE_ROWS = {
   laminate: { label: 'Laminate, a kilogram', low: 0, high: 10_000, usual: RATES.perKg.laminate, unit: 'money' },
   bolt: { label: 'An M10 8.8 bolt, nut and washers', low: 0, high: 1000, usual: RATES.perBolt, unit: 'money' },
   pack: { label: 'Bolts in a pack', low: 1, high: 1000, usual: 10, unit: 'pieces' },
+  cutExtra: { label: 'Cut to length at the merchant’s, dearer by', low: 0, high: 1000, usual: 60, unit: '%' },
   cartridge: { label: 'A cartridge of sealant', low: 0, high: 1000, usual: 9, unit: 'money' },
   resin: { label: 'Resin and hardener, a kilogram', low: 0, high: 1000, usual: 22, unit: 'money' },
   weld: { label: 'Gas and wire, a metre of 4 mm throat', low: 0, high: 1000, usual: RATES.perMetreWeld, unit: 'money' },

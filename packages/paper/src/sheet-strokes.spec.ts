@@ -5,7 +5,7 @@ import { sheetWords } from '@core/shop/sheet-words';
 import { MARGIN, OVERLAP, templateFor, type Template } from '@core/shop/template-pages';
 import { lopsidedJob } from '@core/testing/lopsided-job';
 import { resolved } from '@core/testing/test-job';
-import { RecordingPen } from '../testing/recording-pen';
+import { RecordingPen } from './testing/recording-pen';
 import { drawOverlaps } from './overlap-marks';
 import { drawWindow } from './template-window';
 

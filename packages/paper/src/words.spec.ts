@@ -7,7 +7,7 @@ import { lopsidedJob } from '@core/testing/lopsided-job';
 import { resolved } from '@core/testing/test-job';
 import { footStrip } from './foot-strip';
 import { notesPage } from './notes-page';
-import { RecordingPen } from '../testing/recording-pen';
+import { RecordingPen } from './testing/recording-pen';
 
 const mm = (v: number) => fromSheet(v, `${v} mm`);
 

@@ -1,4 +1,4 @@
-import { Pen, type Doc } from '../sheets/pen';
+import { Pen, type Doc } from '../pen';
 
 /** How lines are drawn at the moment they are. */
 interface Stroke {

@@ -5,7 +5,7 @@ import { sheetWords } from '@core/shop/sheet-words';
 import { MARGIN, STRIP, templateFor, type Template } from '@core/shop/template-pages';
 import { lopsidedJob } from '@core/testing/lopsided-job';
 import { resolved } from '@core/testing/test-job';
-import { RecordingPen } from '../testing/recording-pen';
+import { RecordingPen } from './testing/recording-pen';
 import { FACES, type Face } from './fonts';
 import { footStrip } from './foot-strip';
 import { notesPage } from './notes-page';

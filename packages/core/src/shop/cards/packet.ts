@@ -1,0 +1,112 @@
+import { cautionsFor } from '../../chain/cautions';
+import { onPaper } from '../../chain/on-paper';
+import { fittingGoodFor } from '../../chain/feet';
+import { times } from '../../chain/headline';
+import type { WholeJob } from '../../job/whole-job';
+import { assumedValues } from '../../job/values';
+import type { ShopSettings } from '../../stock/shop-settings';
+import { isRefusal, type Refusal } from '../../units/refusal';
+import { buyList, type BarsCut } from '../buy-list';
+import { calendarOf } from '../calendar';
+import { madeOf, type MadeOf } from '../made-of';
+import { routeOf } from '../route';
+import { scheduled, type Schedule } from '../schedule';
+import { sheetsWanted } from '../sheets-wanted';
+import { beddingCards, bendCards, drillCards, torqueCards, weldCards } from './bench';
+import { head, loud, perFoot, words, type Block, type Card } from './card';
+import { barsCard, sheetsCard } from './cut-plans';
+import { partsCard } from './parts';
+import { buyCard, liftCards, routeCard } from './plan';
+
+/** What a packet is made from besides the job. */
+export interface PacketFrom {
+  readonly shop: ShopSettings;
+  /** ISO day. */
+  readonly today: string;
+  readonly bars: readonly BarsCut[];
+}
+
+/** All cards of a job, in the order they are worked by. */
+export interface Packet {
+  readonly cards: readonly Card[];
+  /** Every foot holds. */
+  readonly holds: boolean;
+  /** In a line for every page. */
+  readonly verdict: string;
+}
+
+/** The route of a job on the shop’s days. */
+export function planOf(of: MadeOf, shop: ShopSettings, today: string): Schedule | Refusal {
+  const calendar = calendarOf(shop, of.whole.making, today);
+  return isRefusal(calendar) ? calendar : scheduled(routeOf(of, shop), calendar);
+}
+
+/** Everything the bench needs, judged anew: up to some seconds on several feet. Refuses a job that cannot be made. */
+export function packetOf(whole: WholeJob, { shop, today, bars }: PacketFrom): Packet | { readonly refusals: readonly Refusal[] } {
+  const of = madeOf(whole);
+  if ('refusals' in of) return of;
+  const found = sheetsWanted(whole, shop.sheetCut, shop.offcuts);
+  const sheets = 'wanted' in found ? found.wanted : [];
+  const said = of.feet.map((f) => ({ ...f, said: onPaper(f.job) }));
+  const holds = said.every((f) => f.said.holds);
+  const bad = said.filter((f) => !f.said.holds);
+  const verdict = holds
+    ? said.length > 1
+      ? 'Checked: every foot holds.'
+      : said[0]!.said.verdict
+    : bad.map((f) => `${f.name ? `${f.name}: ` : ''}${f.said.verdict}`).join(' ');
+  return {
+    holds,
+    verdict,
+    cards: [
+      coverCard(whole, said, holds),
+      partsCard(of),
+      ...sheetsCard(sheets, whole.units),
+      ...barsCard(bars, whole.units),
+      ...bendCards(of),
+      ...drillCards(of),
+      ...weldCards(of),
+      ...beddingCards(of),
+      ...torqueCards(of),
+      ...liftCards(whole),
+      routeCard(planOf(of, shop, today), shop),
+      buyCard(buyList({ of, sheets, bars, shop }), whole, shop),
+    ],
+  };
+}
+
+type Said = MadeOf['feet'][number] & { readonly said: ReturnType<typeof onPaper> };
+
+function coverCard(whole: WholeJob, feet: readonly Said[], holds: boolean): Card {
+  const least = feet.length > 1 ? fittingGoodFor(whole) : undefined;
+  const cautions = [
+    ...new Set(feet.flatMap((f) => cautionsFor(f.job).filter((c) => !/^Not judged|assumed, not measured/.test(c)))),
+  ];
+  const verdicts = perFoot(feet, 'cover', '', ({ said }) => [
+    said.holds ? head(said.verdict) : loud(said.verdict),
+    ...said.figures.map((f) => words(`${f}.`)),
+    words(said.notJudged),
+  ]);
+  const assumed = perFoot(feet, 'cover', '', ({ job }): Block[] => {
+    const open = assumedValues(job);
+    return open.length === 0 ? [] : [{ kind: 'list', tick: true, items: open.map((a) => `${a.label}: ${a.value.text}`) }];
+  });
+  const named = (cards: readonly Card[]): Block[] => cards.flatMap((c) => [...(c.of ? [head(c.of)] : []), ...c.blocks]);
+  return {
+    id: 'cover',
+    title: holds ? 'Packet' : 'Packet: DOES NOT HOLD AS IT IS',
+    of: '',
+    blocks: [
+      ...(whole.note ? [words(whole.note)] : []),
+      ...(least
+        ? [head(least.known ? `The fitting is good for ${times(least.at)} × its load: ${least.link}` : least.because)]
+        : []),
+      ...named(verdicts),
+      ...(assumed.length > 0 ? [head('ASSUMED, not measured: measure before cutting'), ...named(assumed)] : []),
+      head('Cautions'),
+      { kind: 'list', items: cautions },
+      { kind: 'sign', text: 'Checked by' },
+      { kind: 'sign', text: 'Made by' },
+    ],
+  };
+}
