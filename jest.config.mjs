@@ -1,3 +1,8 @@
+/** Node’s own module of it is none for Jest. */
+const PACKER = {
+  '^maxrects-packer/dist/maxrects-packer.mjs$': '<rootDir>/node_modules/maxrects-packer/dist/maxrects-packer.js',
+};
+
 /** Three projects: the core and server in Node, the web in a browser-like page. */
 const node = (name, root) => ({
   displayName: name,
@@ -9,6 +14,7 @@ const node = (name, root) => ({
   moduleNameMapper: {
     '^@core/(.*)$': '<rootDir>/packages/core/src/$1',
     '^@paper/(.*)$': '<rootDir>/packages/paper/src/$1',
+    ...PACKER,
   },
 });
 
@@ -35,6 +41,7 @@ export default {
         '^\\./options-chart$': '<rootDir>/apps/web/src/app/testing/no-chart.ts',
         '/workers/start$': '<rootDir>/apps/web/src/app/testing/workers.ts',
         '^@core/(.*)$': '<rootDir>/packages/core/src/$1',
+        ...PACKER,
       },
     },
   ],

@@ -1,5 +1,14 @@
 import type { SheetWords } from '@core/shop/sheet-words';
-import { CALIBRATION, MARGIN, PAPERS, STRIP, type Template, type TemplateSheet } from '@core/shop/template-pages';
+import {
+  CALIBRATION,
+  MARGIN,
+  PAPERS,
+  printerWords,
+  STRIP,
+  type ScaleWords,
+  type Template,
+  type TemplateSheet,
+} from '@core/shop/template-pages';
 import type { Pen } from './pen';
 
 type Paragraph = readonly [text: string, style: { readonly weight?: 'plain' | 'bold'; readonly size: number }];
@@ -11,23 +20,44 @@ const ROOM = STRIP - TOP - 1;
 const SMALLEST = 2.1;
 
 /** What a sheet must say where it lies, most needed first. */
-function paragraphs(said: SheetWords, t: Template, sheet: TemplateSheet, page: number, size: number): Paragraph[] {
+function paragraphs(
+  said: SheetWords,
+  t: Template,
+  sheet: TemplateSheet,
+  page: number,
+  size: number,
+  scale: ScaleWords,
+): Paragraph[] {
   const place = t.sheets.length > 1 ? ` (row ${sheet.row + 1}, column ${sheet.column + 1})` : '';
   const words = [
     `Drilling template 1:1, ${PAPERS[t.paper].name}, sheet ${page} of ${t.sheets.length}${place}; ${said.issue}`,
+    scale.loud ? scale.text : '',
     said.part,
     said.holes,
     said.verdict,
     said.kept,
     said.assumed,
     said.cautions[0] ?? '',
+    scale.loud ? '' : scale.text,
     'Read the notes at the end with every sheet.',
   ];
-  return words.filter(Boolean).map((text) => [text, { size, weight: text === said.verdict && !said.holds ? 'bold' : 'plain' }]);
+  return words
+    .filter(Boolean)
+    .map((text) => [
+      text,
+      { size, weight: (text === said.verdict && !said.holds) || (scale.loud && text === scale.text) ? 'bold' : 'plain' },
+    ]);
 }
 
 /** Fold line, calibration square, and the words that must stay with the sheet: smaller until they fit, never over each other. */
-export function footStrip(pen: Pen, said: SheetWords, t: Template, sheet: TemplateSheet, page: number): void {
+export function footStrip(
+  pen: Pen,
+  said: SheetWords,
+  t: Template,
+  sheet: TemplateSheet,
+  page: number,
+  scale: ScaleWords = printerWords(undefined),
+): void {
   const { doc } = pen;
   const top = t.height - MARGIN - STRIP;
   doc
@@ -46,10 +76,10 @@ export function footStrip(pen: Pen, said: SheetWords, t: Template, sheet: Templa
   pen.line(said.job, x, y, { weight: 'bold', size: 4.4, width });
   const room = ROOM - 6.5;
   let size = 3.1;
-  let said1 = paragraphs(said, t, sheet, page, size);
+  let said1 = paragraphs(said, t, sheet, page, size, scale);
   while (size > SMALLEST && pen.heightOf(said1, width) > room) {
     size -= 0.1;
-    said1 = paragraphs(said, t, sheet, page, size);
+    said1 = paragraphs(said, t, sheet, page, size, scale);
   }
   // What still does not go in stands in full in the notes: the last words but the pointer to them go first.
   while (said1.length > 2 && pen.heightOf(said1, width) > room) said1.splice(said1.length - 2, 1);

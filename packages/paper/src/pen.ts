@@ -24,14 +24,33 @@ export class Pen {
   }
 
   /** One line, never broken; cut short with an ellipsis where a width is given. */
-  line(text: string, x: number, y: number, style: Style & { readonly width?: number; readonly right?: boolean }): void {
+  line(
+    text: string,
+    x: number,
+    y: number,
+    style: Style & { readonly width?: number; readonly right?: boolean; readonly centre?: true },
+  ): void {
     const shown = this.set(text, style);
-    const { width, right } = style;
+    const { width, right, centre } = style;
     this.doc.text(shown, x, y, {
       lineBreak: false,
       ...(width === undefined ? {} : { width, height: style.size * 1.2, ellipsis: true, lineBreak: true }),
-      ...(right ? { align: 'right' as const } : {}),
+      ...(right ? { align: 'right' as const } : centre ? { align: 'center' as const } : {}),
     });
+  }
+
+  /** Words that wrap in a column of a table. */
+  cell(text: string, x: number, y: number, width: number, style: Style & { readonly right?: boolean }): void {
+    const shown = this.set(text, style);
+    this.doc.text(shown, x, y, { width, lineGap: 0.3, ...(style.right ? { align: 'right' as const } : {}) });
+  }
+
+  /** How wide a line would be. */
+  widthOf(text: string, size: number): number {
+    const before = this.missing;
+    const shown = this.set(text, { size });
+    this.missing = before;
+    return this.doc.widthOfString(shown);
   }
 
   /** Paragraphs under each other in a column; the y below the last. */

@@ -1,17 +1,14 @@
-import PDFDocument from 'pdfkit';
 import type { SheetWords } from '@core/shop/sheet-words';
 import type { Rect } from '@core/geometry/points';
 import type { Job } from '@core/job/schema';
 import type { CutPart } from '@core/shop/cut-parts';
-import type { Template } from '@core/shop/template-pages';
+import { printerWords, stretchOf, type Template } from '@core/shop/template-pages';
+import type { Printer } from '@core/stock/shop-settings';
 import { footStrip } from './foot-strip';
-import { FACES, type Face } from './fonts';
 import { notesPage } from './notes-page';
 import { drawOverlaps } from './overlap-marks';
-import { Pen } from './pen';
+import { paperDoc, paperPage } from './paper-doc';
 import { drawWindow } from './template-window';
-
-const POINTS = 72 / 25.4;
 
 /** What one template is of. */
 export interface TemplateOf {
@@ -20,37 +17,29 @@ export interface TemplateOf {
   /** The fitting's base, on the mounting plate. */
   readonly base: Rect | undefined;
   readonly said: SheetWords;
+  /** The printer it is for, and whether its error is taken out. */
+  readonly printer?: { readonly of: Printer; readonly corrected: boolean };
 }
 
-/** The 1:1 drilling template as PDF, with a page of notes at its end. Units on the page are millimetres through one scale, so 1 mm is 1 mm. */
+/** The 1:1 drilling template as PDF, with a page of notes at its end. 1 mm is 1 mm on the page, or on the printer it is corrected for. */
 export function templatePdf(of: TemplateOf, t: Template): Promise<Buffer> {
-  const { job, part, said } = of;
-  const doc = new PDFDocument({
-    autoFirstPage: false,
-    info: { Title: `${job.name}: ${part.name}, drilling template 1:1, ${said.issue}`, Creator: 'Mast Shoe' },
-  });
-  const chunks: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on('data', (c: Buffer) => chunks.push(c));
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
-  for (const face of Object.keys(FACES) as Face[]) doc.registerFont(face, FACES[face]);
-  const pen = new Pen(doc);
-  const page = (draw: () => void) => {
-    doc.addPage({ size: [t.width * POINTS, t.height * POINTS], margin: 0 });
-    doc.save().scale(POINTS);
-    draw();
-    doc.restore();
-  };
+  const { job, part, said, printer } = of;
+  const { doc, pen, done } = paperDoc(`${job.name}: ${part.name}, drilling template 1:1, ${said.issue}`);
+  const stretch = printer?.corrected ? stretchOf(printer.of) : { x: 1, y: 1 };
+  const scale = printerWords(printer);
   t.sheets.forEach((sheet, i) =>
-    page(() => {
-      drawWindow(pen, of, t, sheet);
-      drawOverlaps(pen, t, sheet);
-      footStrip(pen, said, t, sheet, i + 1);
-    }),
+    paperPage(
+      doc,
+      [t.width, t.height],
+      () => {
+        drawWindow(pen, of, t, sheet);
+        drawOverlaps(pen, t, sheet);
+        footStrip(pen, said, t, sheet, i + 1, scale);
+      },
+      stretch,
+    ),
   );
-  page(() => notesPage(pen, of, t));
+  paperPage(doc, [t.width, t.height], () => notesPage(pen, of, t));
   doc.end();
   return done;
 }

@@ -1,4 +1,5 @@
-import { MaxRectsPacker, PACKING_LOGIC } from 'maxrects-packer';
+/// <reference path="./maxrects-packer.d.ts" />
+import { MaxRectsPacker, PACKING_LOGIC } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import { refuse, type Refusal } from '../units/refusal';
 
 /** Pieces of one outline, by the rectangle round it, mm. */

@@ -1,11 +1,17 @@
 import { heightOf, widthOf } from '../geometry/rects';
 import type { Rect } from '../geometry/points';
+import type { Printer } from '../stock/shop-settings';
 import { refuse, type Refusal } from '../units/refusal';
 
 /** A 1:1 drilling template cut into sheets of paper. Millimetres throughout. */
 export const PAPERS = {
   a4: { name: 'A4', width: 210, height: 297 },
+  a3: { name: 'A3', width: 297, height: 420 },
   letter: { name: 'US Letter', width: 215.9, height: 279.4 },
+  tabloid: { name: 'Tabloid', width: 279.4, height: 431.8 },
+  /** Off a roll, as long as is printed at once. */
+  'roll 610': { name: 'roll 610 mm', width: 610, height: 1800 },
+  'roll 914': { name: 'roll 36 in', width: 914.4, height: 1800 },
 } as const;
 export type PaperName = keyof typeof PAPERS;
 
@@ -53,10 +59,46 @@ export function templateFor(plate: Rect, paper: PaperName): Template | Refusal {
     : fewer;
 }
 
+/** Further off than this a printer’s scale has to be said on the sheet’s face (0.2 %). */
+export const SCALE_OFF = 0.002;
+
+/** What a printer makes of a millimetre, across and up the paper. */
+const errorOf = (p: Printer) => ({ x: p.across / CALIBRATION, y: p.up / CALIBRATION });
+
+/** How a page is stretched so that this printer prints it true. */
+export function stretchOf(p: Printer): { readonly x: number; readonly y: number } {
+  const e = errorOf(p);
+  return { x: 1 / e.x, y: 1 / e.y };
+}
+
+/** What a sheet says of its scale; loud where it is out and not corrected. */
+export interface ScaleWords {
+  readonly text: string;
+  readonly loud: boolean;
+}
+
+/** Of the printer a template is for: corrected, near enough, or out and not corrected. */
+export function printerWords(printer: { readonly of: Printer; readonly corrected: boolean } | undefined): ScaleWords {
+  if (!printer) return { text: 'No printer’s error is taken out of this sheet: check the square.', loud: false };
+  const { of, corrected } = printer;
+  const e = errorOf(of);
+  const part = (v: number) => `${v >= 1 ? '+' : '−'}${(Math.abs(v - 1) * 100).toFixed(2)} %`;
+  const off = `${of.name}: ${part(e.x)} across, ${part(e.y)} up`;
+  if (corrected)
+    return { text: `Corrected for ${off}. Print on that printer alone; the square must then be 50 mm.`, loud: false };
+  const out = Math.max(Math.abs(e.x - 1), Math.abs(e.y - 1)) > SCALE_OFF + 1e-9;
+  return out
+    ? { text: `NOT TO SCALE on ${off}, not corrected: do not mark out by this sheet.`, loud: true }
+    : { text: `${off}: within 0.2 %, not corrected.`, loud: false };
+}
+
 const sheetsFor = (size: number, window: number) => Math.max(1, Math.ceil((size - OVERLAP) / (window - OVERLAP)));
 
 function cut(plate: Rect, paper: PaperName, landscape: boolean): Template {
-  const { width: w, height: h } = PAPERS[paper];
+  const { width: w, height: most } = PAPERS[paper];
+  // A roll is cut off where the part ends.
+  const along = (landscape ? widthOf(plate) : heightOf(plate) + STRIP) + 2 * (MARGIN + ROUND_THE_PLATE);
+  const h = paper.startsWith('roll') ? Math.min(most, Math.max(w / 2, along)) : most;
   const [width, height] = landscape ? [h, w] : [w, h];
   const windowX = width - 2 * MARGIN;
   const windowY = height - 2 * MARGIN - STRIP;

@@ -55,8 +55,8 @@ const Rates = z.strictObject(
 
 const name = z.string().trim().min(1, 'allowed: a name').max(80, 'allowed: up to 80 characters');
 const piece = figure('Length', 1, 20_000);
-/** The calibration square as it came out, both ways; mm. Further off is another print and no printer’s error. */
-const side = figure('Side of the calibration square', 45, 55);
+/** The calibration square as it came out, both ways; mm. Further off it was printed to fit the page. */
+const side = figure('Side of the calibration square', 49, 51);
 
 export const Printer = z.strictObject({ name, across: side, up: side });
 export type Printer = z.infer<typeof Printer>;

@@ -6,7 +6,7 @@ import { bendOrder } from '../bend-order';
 import { beddingOf, cureWords } from '../bedding';
 import { boltLines, torqueWords } from '../bolt-words';
 import { degrees } from '../cure';
-import { cutParts } from '../cut-parts';
+import { cutParts, type CutHole } from '../cut-parts';
 import { bitTable, drillList } from '../drill-list';
 import { drilling } from '../drilling';
 import type { MadeFoot, MadeOf } from '../made-of';
@@ -158,7 +158,11 @@ export const torqueCards = ({ feet }: MadeOf): Card[] =>
         if (!card) return [];
         return [
           head(`${card.size}: tighten to ${torqueWords(k)}`),
-          { kind: 'picture', picture: partPicture(plate!), says: `${card.pattern}: ${card.order.join(', ')}` },
+          {
+            kind: 'picture',
+            picture: partPicture({ ...plate!, holes: inTurn(plate!.holes, card.order) }),
+            says: `In this order, ${card.pattern}: ${card.order.join(', ')}`,
+          },
           ...(card.passes.length > 0
             ? [
                 {
@@ -178,6 +182,10 @@ export const torqueCards = ({ feet }: MadeOf): Card[] =>
       { kind: 'sign', text: 'Tightened and marked' },
     ];
   });
+
+/** The bolts’ holes, each by its turn and its name. */
+const inTurn = (holes: readonly CutHole[], order: readonly string[]): CutHole[] =>
+  holes.flatMap((h) => (order.includes(h.id) ? [{ ...h, id: `${order.indexOf(h.id) + 1} (${h.id})` }] : []));
 
 /** What keeps the nut, by its kind (common practice). */
 const lockWords = (nut: string): string =>

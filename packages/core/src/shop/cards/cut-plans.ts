@@ -43,11 +43,7 @@ export function sheetsCard(wanted: readonly SheetsWanted[], units: UnitSystem): 
   ];
 }
 
-function sheetPicture(
-  s: SheetsWanted,
-  pieces: readonly PlacedPiece[],
-  { long, wide }: { long: number; wide: number },
-): Picture {
+function sheetPicture(s: SheetsWanted, pieces: readonly PlacedPiece[], { long, wide }: { long: number; wide: number }): Picture {
   const laid = pieces.map((p) => ({ p, region: outlineOn(s, p, wide) }));
   return {
     bounds: { x0: -8, x1: long + 8, y0: -8, y1: wide + 8 },

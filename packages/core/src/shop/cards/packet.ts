@@ -1,4 +1,4 @@
-import { cautionsFor } from '../../chain/cautions';
+import { cautionsFor, decidesFor, GENERAL_CAUTION } from '../../chain/cautions';
 import { onPaper } from '../../chain/on-paper';
 import { fittingGoodFor } from '../../chain/feet';
 import { times } from '../../chain/headline';
@@ -13,7 +13,12 @@ import { routeOf } from '../route';
 import { scheduled, type Schedule } from '../schedule';
 import { sheetsWanted } from '../sheets-wanted';
 import { beddingCards, bendCards, drillCards, torqueCards, weldCards } from './bench';
-import { head, loud, perFoot, words, type Block, type Card } from './card';
+import { boundsOf } from '../../geometry/rects';
+import { cornersOf } from '../../geometry/polygons';
+import type { Point } from '../../geometry/points';
+import { cutParts } from '../cut-parts';
+import { head, loud, perFoot, words, type Block, type Card, type Picture, type Shape } from './card';
+import { partPicture } from './plate-picture';
 import { barsCard, sheetsCard } from './cut-plans';
 import { partsCard } from './parts';
 import { buyCard, liftCards, routeCard } from './plan';
@@ -33,6 +38,8 @@ export interface Packet {
   readonly holds: boolean;
   /** In a line for every page. */
   readonly verdict: string;
+  readonly notJudged: string;
+  readonly caution: string;
 }
 
 /** The route of a job on the shop’s days. */
@@ -58,6 +65,8 @@ export function packetOf(whole: WholeJob, { shop, today, bars }: PacketFrom): Pa
   return {
     holds,
     verdict,
+    notJudged: [...new Set(said.map((f) => f.said.notJudged))].join(' '),
+    caution: [...new Set(said.flatMap((f) => [GENERAL_CAUTION, ...decidesFor(f.job)]))].join(' '),
     cards: [
       coverCard(whole, said, holds),
       partsCard(of),
@@ -71,6 +80,27 @@ export function packetOf(whole: WholeJob, { shop, today, bars }: PacketFrom): Pa
       ...liftCards(whole),
       routeCard(planOf(of, shop, today), shop),
       buyCard(buyList({ of, sheets, bars, shop }), whole, shop),
+    ],
+  };
+}
+
+/** The plate, or where the plates of all feet stand. */
+function keyPicture(feet: readonly Said[]): Picture {
+  const [first] = feet;
+  if (feet.length === 1) return partPicture(cutParts(first!.r)[0]!);
+  const stands = first!.job.stands!.feet;
+  const corner = (p: Point, i: number): Point => {
+    const { x, y, turn } = stands[i]!;
+    return { x: x + p.x * Math.cos(turn) - p.y * Math.sin(turn), y: y + p.x * Math.sin(turn) + p.y * Math.cos(turn) };
+  };
+  const plates = feet.map(({ r }, i) => cornersOf(r.plate).map((p) => corner(p, i)));
+  const b = boundsOf(plates.flat());
+  const size = Math.max(b.x1 - b.x0, b.y1 - b.y0);
+  return {
+    bounds: boundsOf(plates.flat(), size * 0.06),
+    shapes: [
+      ...plates.map((p): Shape => ({ region: { outer: p.map((v) => ({ ...v, bulge: 0 })), openings: [] }, look: 'metal' })),
+      ...feet.map((f, i): Shape => ({ at: stands[i]!, text: f.name, size: size / 40 })),
     ],
   };
 }
@@ -98,6 +128,12 @@ function coverCard(whole: WholeJob, feet: readonly Said[], holds: boolean): Card
     of: '',
     blocks: [
       ...(whole.note ? [words(whole.note)] : []),
+      {
+        kind: 'picture',
+        picture: keyPicture(feet),
+        says:
+          feet.length > 1 ? 'The feet from above, x forward, y to port' : 'The mounting plate from above, x forward, y to port',
+      },
       ...(least
         ? [head(least.known ? `The fitting is good for ${times(least.at)} × its load: ${least.link}` : least.because)]
         : []),

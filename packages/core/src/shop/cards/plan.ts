@@ -23,21 +23,21 @@ export function routeCard(plan: Schedule | Refusal, shop: Pick<ShopSettings, 'zo
     words(`Done ${at(plan.finish)}. It hangs on: ${names.join(' → ')}.`),
     {
       kind: 'table',
-      head: ['Starts', 'Operation', 'How', 'Work', 'Hands', 'Machine', 'Then waits', 'Sign before going on'],
+      head: ['Starts', 'Operation', 'How', 'Work', 'By', 'Machine', 'Then waits', 'Sign before going on'],
       right: [3, 4],
       tick: true,
       rows: plan.operations.map((o) => [
         at(o.start),
-        `${o.name}${plan.chain.includes(o.id) ? ' ●' : ''}`,
+        `${o.name}${plan.chain.includes(o.id) ? ' *' : ''}`,
         o.says,
         `${Math.round(o.minutes)} min`,
-        `${o.hands}${o.short ? ' (get help)' : ''}`,
+        `${o.hands}${o.short ? ', get help' : ''}`,
         o.machine ?? '',
         waitWords(o),
         o.hold ? `${o.hold} ________` : '',
       ]),
     },
-    words('● without it the finish does not come nearer. Minutes by the shop’s rates; cures by the temperature of each day.'),
+    words('* the finish hangs on it. Minutes by the shop’s rates; cures by the temperature of each day.'),
   ]);
 }
 
