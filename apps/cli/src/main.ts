@@ -11,23 +11,30 @@ const USAGE = `usage: npm run -s cli -- check FILE [--json]
        npm run -s cli -- spread FILE [--json] [--mesh draft|fine|proof]
        npm run -s cli -- feet FILE [--json]
        npm run -s cli -- parts FILE [--json]
+       npm run -s cli -- make FILE --out DIR [--json]
 
 check prints the links of the load path and what lets go first.
 spread prints how the load goes through the plates into the skin, in numbers.
 feet prints the force and moment that come to each foot in each case.
 parts prints every part that is cut, with how many as drawn and mirrored.
+make writes what the bench needs into a folder: packet, report, labels, lists, calendar, cut files, templates, plan.json.
 Exit: 0 sound, 1 something lets go or cannot be shown to hold, 2 the file is refused.`;
 
-const COMMANDS = ['check', 'spread', 'feet', 'parts'] as const;
+const COMMANDS = ['check', 'spread', 'feet', 'parts', 'make'] as const;
 const isCommand = (x: string | undefined): x is (typeof COMMANDS)[number] => COMMANDS.some((c) => c === x);
 
-function main(argv: string[]): number {
+async function main(argv: string[]): Promise<number> {
   let parsed;
   try {
     parsed = parseArgs({
       args: argv,
       allowPositionals: true,
-      options: { json: { type: 'boolean' }, mesh: { type: 'string', default: 'fine' }, help: { type: 'boolean', short: 'h' } },
+      options: {
+        json: { type: 'boolean' },
+        mesh: { type: 'string', default: 'fine' },
+        out: { type: 'string' },
+        help: { type: 'boolean', short: 'h' },
+      },
     });
   } catch (e) {
     console.error((e as Error).message);
@@ -61,9 +68,22 @@ function main(argv: string[]): number {
     return 2;
   }
   const json = parsed.values.json === true;
-  const result = { check, feet, parts, spread: (t: string, asJson: boolean) => spread(t, asJson, mesh) }[command](text, json);
+  const { out } = parsed.values;
+  if (command === 'make' && !out) {
+    console.error('--out: missing — allowed: a folder to write to');
+    return 2;
+  }
+  const all = {
+    check,
+    feet,
+    parts,
+    spread: (t: string, asJson: boolean) => spread(t, asJson, mesh),
+    // Fonts and PDF are read in for this alone.
+    make: async (t: string, asJson: boolean) => (await import('./make')).make(t, asJson, out!),
+  };
+  const result = await all[command](text, json);
   (result.exit === 2 ? console.error : console.log)(result.text);
   return result.exit;
 }
 
-process.exitCode = main(process.argv.slice(2));
+process.exitCode = await main(process.argv.slice(2));

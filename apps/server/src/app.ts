@@ -8,13 +8,17 @@ import { hostCheck, originCheck, securityHeaders, styleNonce } from './edges/sec
 import { instrumentRoutes } from './instruments/routes';
 import type { JobStore } from './jobs/job-store';
 import { jobRoutes } from './jobs/routes';
+import { packetRoutes } from './sheets/packet-routes';
 import { sheetRoutes } from './sheets/routes';
+import { shopRoutes } from './shop/routes';
+import type { ShopStore } from './shop/shop-store';
 import { stockRoutes } from './stock/routes';
 import type { StockStore } from './stock/stock-store';
 
 export interface AppParts {
   readonly store: JobStore;
   readonly stock: StockStore;
+  readonly shop: ShopStore;
   readonly log: Logger;
   /** Folder of the built web application; without it only the API answers. */
   readonly web?: string;
@@ -22,7 +26,7 @@ export interface AppParts {
   readonly stopping?: AbortSignal;
 }
 
-export function createApp({ store, stock, log, web, stopping }: AppParts): Express {
+export function createApp({ store, stock, shop, log, web, stopping }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, autoLogging: { ignore: (req) => !req.url?.startsWith('/api/') }, quietReqLogger: true }));
@@ -31,7 +35,8 @@ export function createApp({ store, stock, log, web, stopping }: AppParts): Expre
   app.get('/api/health', (_req, res) => {
     res.json({ status: 'ok', jobs: store.count() });
   });
-  app.use('/api/jobs', sheetRoutes(store), jobRoutes(store));
+  app.use('/api/jobs', sheetRoutes(store, shop), packetRoutes(store, shop), jobRoutes(store));
+  app.use('/api/shop', shopRoutes(shop));
   app.use('/api/stock', stockRoutes(stock));
   const instruments = instrumentRoutes();
   app.use('/api/bench', instruments.routes);

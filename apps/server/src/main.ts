@@ -5,6 +5,7 @@ import { createApp } from './app';
 import { openDatabase } from './database/open-database';
 import { seedDemo } from './demo/seed';
 import { JobStore } from './jobs/job-store';
+import { ShopStore } from './shop/shop-store';
 import { StockStore } from './stock/stock-store';
 
 const ROOT = join(import.meta.dirname, '../../..');
@@ -24,7 +25,14 @@ const store = new JobStore(db);
 if (settings.MAST_SHOE_DEMO === '1') log.info({ added: seedDemo(store) }, 'demo jobs');
 
 const ending = new AbortController();
-const app = createApp({ store, stock: new StockStore(db), log, web: settings.MAST_SHOE_WEB, stopping: ending.signal });
+const app = createApp({
+  store,
+  stock: new StockStore(db),
+  shop: new ShopStore(db),
+  log,
+  web: settings.MAST_SHOE_WEB,
+  stopping: ending.signal,
+});
 const server = app.listen(settings.PORT, '127.0.0.1', (error) => {
   if (error) {
     log.error({ err: error }, 'cannot listen');

@@ -12,6 +12,7 @@ import { DEMO_RACK } from './demo/lake-sorrow';
 import { seedDemo } from './demo/seed';
 import { JobStore, type StoredJob } from './jobs/job-store';
 import { Judgements } from './jobs/judgements';
+import { ShopStore } from './shop/shop-store';
 import { StockStore } from './stock/stock-store';
 
 const log = pino({ level: 'silent' });
@@ -20,7 +21,7 @@ function rack() {
   const db = openDatabase(':memory:');
   const store = new JobStore(db);
   seedDemo(store);
-  return { db, store, http: request(createApp({ store, stock: new StockStore(db), log })) };
+  return { db, store, http: request(createApp({ store, stock: new StockStore(db), shop: new ShopStore(db), log })) };
 }
 
 const WINCH = '/api/jobs/core-sampler-winch';

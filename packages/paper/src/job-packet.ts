@@ -1,6 +1,8 @@
 import type { WholeJob } from '@core/job/whole-job';
 import { barsCut } from '@core/shop/bars-cut';
 import { packetOf, type Packet } from '@core/shop/cards/packet';
+import { reportCards } from '@core/shop/cards/report';
+import { saidOf } from '@core/shop/cards/said';
 import { solveProgramme } from '@core/shop/solve-programme';
 import type { ShopSettings } from '@core/stock/shop-settings';
 import type { Refusal } from '@core/units/refusal';
@@ -13,6 +15,20 @@ export interface PrintedAs {
   /** ISO day. */
   readonly today: string;
   readonly paper: keyof typeof CARD_PAPERS;
+}
+
+const issueOf = (as: Pick<PrintedAs, 'version' | 'today'>): string => `version ${as.version}, ${as.today}`;
+
+/** Every foot’s verdict in a line, for the rows of a list. */
+export const verdictWords = (whole: WholeJob): string => saidOf(whole).verdict;
+
+/** The calculation report as PDF. */
+export function jobReport(whole: WholeJob, as: PrintedAs): Promise<Buffer> {
+  return packetPdf(
+    reportCards(whole),
+    { job: whole.name, issue: issueOf(as), paper: as.paper, ...saidOf(whole) },
+    'calculation report',
+  );
 }
 
 /** The packet’s cards, its bars planned. Some seconds on a large job. */
@@ -36,15 +52,7 @@ export async function jobPacket(
   if (cards.length === 0) return undefined;
   return packetPdf(
     cards,
-    {
-      job: whole.name,
-      issue: `version ${as.version}, ${as.today}`,
-      holds: packet.holds,
-      verdict: packet.verdict,
-      notJudged: packet.notJudged,
-      caution: packet.caution,
-      paper: as.paper,
-    },
+    { ...packet.said, job: whole.name, issue: issueOf(as), paper: as.paper },
     only ? cards[0]!.title : 'packet',
   );
 }

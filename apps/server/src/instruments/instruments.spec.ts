@@ -6,6 +6,7 @@ import { InstrumentFault, InstrumentReading, InstrumentState } from '@core/forma
 import { createApp } from '../app';
 import { openDatabase } from '../database/open-database';
 import { JobStore } from '../jobs/job-store';
+import { ShopStore } from '../shop/shop-store';
 import { StockStore } from '../stock/stock-store';
 import { StandIn } from './stand-in';
 
@@ -114,7 +115,12 @@ describe('a stand-in', () => {
 
 describe('the bench over server-sent events', () => {
   const db = openDatabase(':memory:');
-  const app = createApp({ store: new JobStore(db), stock: new StockStore(db), log: pino({ level: 'silent' }) });
+  const app = createApp({
+    store: new JobStore(db),
+    stock: new StockStore(db),
+    shop: new ShopStore(db),
+    log: pino({ level: 'silent' }),
+  });
   const server = app.listen(0, '127.0.0.1');
   beforeAll(() => new Promise((ready) => (server.listening ? ready(null) : server.once('listening', ready))));
   afterAll(() => server.close());

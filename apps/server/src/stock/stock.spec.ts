@@ -6,6 +6,7 @@ import request from 'supertest';
 import { createApp } from '../app';
 import { openDatabase } from '../database/open-database';
 import { JobStore } from '../jobs/job-store';
+import { ShopStore } from '../shop/shop-store';
 import { StockStore } from './stock-store';
 
 const PLATE = {
@@ -21,7 +22,12 @@ const PLATE = {
 
 function room(file = ':memory:') {
   const db = openDatabase(file);
-  return { db, http: request(createApp({ store: new JobStore(db), stock: new StockStore(db), log: pino({ level: 'silent' }) })) };
+  return {
+    db,
+    http: request(
+      createApp({ store: new JobStore(db), stock: new StockStore(db), shop: new ShopStore(db), log: pino({ level: 'silent' }) }),
+    ),
+  };
 }
 
 it('a row is added once, changed over the version seen, and taken out', async () => {

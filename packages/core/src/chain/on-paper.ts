@@ -1,6 +1,6 @@
 import type { Job } from '../job/schema';
 import { headline } from './headline';
-import { judge, meaningOf } from './judge';
+import { judge, meaningOf, type Judged, type Meaning } from './judge';
 
 /** What every sheet and file that leaves says of its job, found at the moment it is made. */
 export interface OnPaper {
@@ -14,11 +14,28 @@ export interface OnPaper {
 
 const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
-/** Judges the job: up to a second or two. */
+/** A job judged with what that means. */
+export interface JudgedWhole {
+  readonly judged: Judged;
+  readonly meaning: Meaning;
+}
+
+const known = new WeakMap<Job, JudgedWhole>();
+/** Judges the job and asks what that means, once for a document however many sheets are made of it: up to a second or two. */
+export function judgedWhole(job: Job): JudgedWhole {
+  let found = known.get(job);
+  if (!found) {
+    const judged = judge(job);
+    known.set(job, (found = { judged, meaning: meaningOf(job, judged) }));
+  }
+  return found;
+}
+
+/** What a job’s sheets say of it. */
 export function onPaper(job: Job): OnPaper {
-  const judged = judge(job);
+  const { judged, meaning } = judgedWhole(job);
   const v = judged.verdict;
-  const h = headline(job, v, meaningOf(job, judged));
+  const h = headline(job, v, meaning);
   const holds = v.state === 'sound' || v.state === 'tight';
   const by = judged.solved ? 'as solved' : 'by hand';
   const loud = { sound: 'Checked', tight: 'Checked', fails: 'DOES NOT HOLD', refused: 'NOT SHOWN TO HOLD' }[v.state];

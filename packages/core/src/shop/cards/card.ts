@@ -62,5 +62,10 @@ export function perFoot<F extends { readonly name: string }>(
     row.names.push(foot.name);
     alike.set(key, row);
   }
-  return [...alike.values()].map(({ names, blocks }) => ({ id, title, of: names.filter(Boolean).join(', '), blocks }));
+  return [...alike.values()].map(({ names, blocks }) => ({
+    id,
+    title,
+    of: names.length === feet.length ? '' : names.filter(Boolean).join(', '),
+    blocks,
+  }));
 }

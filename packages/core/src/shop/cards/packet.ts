@@ -1,4 +1,4 @@
-import { cautionsFor, decidesFor, GENERAL_CAUTION } from '../../chain/cautions';
+import { cautionsFor } from '../../chain/cautions';
 import { onPaper } from '../../chain/on-paper';
 import { fittingGoodFor } from '../../chain/feet';
 import { times } from '../../chain/headline';
@@ -21,6 +21,7 @@ import { head, loud, perFoot, words, type Block, type Card, type Picture, type S
 import { partPicture } from './plate-picture';
 import { barsCard, sheetsCard } from './cut-plans';
 import { partsCard } from './parts';
+import { saidOf, type SaidOnPages } from './said';
 import { buyCard, liftCards, routeCard } from './plan';
 
 /** What a packet is made from besides the job. */
@@ -34,12 +35,7 @@ export interface PacketFrom {
 /** All cards of a job, in the order they are worked by. */
 export interface Packet {
   readonly cards: readonly Card[];
-  /** Every foot holds. */
-  readonly holds: boolean;
-  /** In a line for every page. */
-  readonly verdict: string;
-  readonly notJudged: string;
-  readonly caution: string;
+  readonly said: SaidOnPages;
 }
 
 /** The route of a job on the shop’s days. */
@@ -54,21 +50,12 @@ export function packetOf(whole: WholeJob, { shop, today, bars }: PacketFrom): Pa
   if ('refusals' in of) return of;
   const found = sheetsWanted(whole, shop.sheetCut, shop.offcuts);
   const sheets = 'wanted' in found ? found.wanted : [];
-  const said = of.feet.map((f) => ({ ...f, said: onPaper(f.job) }));
-  const holds = said.every((f) => f.said.holds);
-  const bad = said.filter((f) => !f.said.holds);
-  const verdict = holds
-    ? said.length > 1
-      ? 'Checked: every foot holds.'
-      : said[0]!.said.verdict
-    : bad.map((f) => `${f.name ? `${f.name}: ` : ''}${f.said.verdict}`).join(' ');
+  const feet = of.feet.map((f) => ({ ...f, said: onPaper(f.job) }));
+  const said = saidOf(whole, feet);
   return {
-    holds,
-    verdict,
-    notJudged: [...new Set(said.map((f) => f.said.notJudged))].join(' '),
-    caution: [...new Set(said.flatMap((f) => [GENERAL_CAUTION, ...decidesFor(f.job)]))].join(' '),
+    said,
     cards: [
-      coverCard(whole, said, holds),
+      coverCard(whole, feet, said.holds),
       partsCard(of),
       ...sheetsCard(sheets, whole.units),
       ...barsCard(bars, whole.units),
@@ -100,7 +87,10 @@ function keyPicture(feet: readonly Said[]): Picture {
     bounds: boundsOf(plates.flat(), size * 0.06),
     shapes: [
       ...plates.map((p): Shape => ({ region: { outer: p.map((v) => ({ ...v, bulge: 0 })), openings: [] }, look: 'metal' })),
-      ...feet.map((f, i): Shape => ({ at: stands[i]!, text: f.name, size: size / 40 })),
+      ...feet.map((f, i): Shape => {
+        const high = boundsOf(plates[i]!);
+        return { at: { x: (high.x0 + high.x1) / 2, y: high.y1 + size / 40 }, text: f.name, size: size / 40, dark: true };
+      }),
     ],
   };
 }

@@ -30,7 +30,7 @@ export function routeCard(plan: Schedule | Refusal, shop: Pick<ShopSettings, 'zo
         at(o.start),
         `${o.name}${plan.chain.includes(o.id) ? ' *' : ''}`,
         o.says,
-        `${Math.round(o.minutes)} min`,
+        `${Math.round(o.minutes)}\u00a0min`,
         `${o.hands}${o.short ? ', get help' : ''}`,
         o.machine ?? '',
         waitWords(o),

@@ -1,8 +1,9 @@
 import { cautionsFor, factorsText, notJudged, SCHOOLS } from '../../chain/cautions';
 import { workingOf } from '../../chain/evaluate';
-import { judgeFeet, type FootJudged } from '../../chain/feet';
+import { judgedWhole, type JudgedWhole } from '../../chain/on-paper';
+import { atEachFoot } from '../../job/at-foot';
+import type { Job } from '../../job/schema';
 import { headline } from '../../chain/headline';
-import { meaningOf } from '../../chain/judge';
 import type { Link } from '../../chain/link';
 import { namedValues } from '../../job/values';
 import { isResolved, resolve } from '../../job/resolve';
@@ -12,6 +13,12 @@ import { plainNumber, substituted, type Step } from '../../working/steps';
 import { cutParts } from '../cut-parts';
 import { head, loud, words, type Block, type Card } from './card';
 import { partPicture } from './plate-picture';
+
+interface FootJudged extends JudgedWhole {
+  readonly id: string;
+  readonly name: string;
+  readonly job: Job;
+}
 
 const PROVENANCE = { assumed: 'ASSUMED', measured: 'measured', sheet: 'drawing or sheet' } as const;
 const STATE: Readonly<Record<Link['state'], string>> = {
@@ -32,13 +39,13 @@ export function stepWords(s: Step): string {
 
 /** The calculation report: inputs with where they come from, loads, what comes to each foot, and the working of every link. */
 export function reportCards(whole: WholeJob): Card[] {
-  const feet = judgeFeet(whole);
+  const feet = atEachFoot(whole).map(({ foot, job }): FootJudged => ({ id: foot.id, name: foot.name, job, ...judgedWhole(job) }));
   return [...feet.map((f) => footCard(f, feet.length > 1)), cautionCard(feet)];
 }
 
-function footCard({ name, job, judged }: FootJudged, several: boolean): Card {
+function footCard({ name, job, judged, meaning }: FootJudged, several: boolean): Card {
   const { verdict } = judged;
-  const h = headline(job, verdict, meaningOf(job, judged));
+  const h = headline(job, verdict, meaning);
   const r = resolve(job);
   const shown = verdict.links.filter((l) => l.state !== 'not needed');
   const idle = verdict.links.filter((l) => l.state === 'not needed').map((l) => l.name);

@@ -1,0 +1,1 @@
+SELECT version, printed_at FROM packet WHERE job_id = ?;

@@ -1,0 +1,1 @@
+SELECT version, document FROM shop WHERE id = 1;
