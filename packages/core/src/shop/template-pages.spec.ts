@@ -1,5 +1,15 @@
 import { isRefusal } from '../units/refusal';
-import { MARGIN, OVERLAP, PAPERS, STRIP, templateFor, type PaperName, type Template } from './template-pages';
+import {
+  MARGIN,
+  OVERLAP,
+  PAPERS,
+  printerWords,
+  STRIP,
+  stretchOf,
+  templateFor,
+  type PaperName,
+  type Template,
+} from './template-pages';
 
 const sheetsFor = (plate: Parameters<typeof templateFor>[0], paper: PaperName) => templateFor(plate, paper) as Template;
 
@@ -71,4 +81,32 @@ it('sixty sheets are the most', () => {
   // Landscape: 277 wide, 262 for each after the first; 60 sheets hold 15 + 60·262 less the border.
   expect(n(15 + 60 * 262 - 10)).toBe(60);
   expect(n(15 + 60 * 262 - 9.9)).toBe('the template would take 61 sheets of A4');
+});
+
+describe('off a roll', () => {
+  it('one length holds a part up to the roll’s width, cut off where it ends', () => {
+    const t = sheetsFor({ x0: 0, x1: 500, y0: 0, y1: 900 }, 'roll 610');
+    expect(t.sheets).toHaveLength(1);
+    expect(Math.min(t.width, t.height)).toBe(610);
+    expect(Math.max(t.width, t.height)).toBeLessThanOrEqual(900 + STRIP + 2 * (MARGIN + 5));
+  });
+});
+
+describe('a printer’s error', () => {
+  const printer = (across: number, up: number) => ({ name: 'Office', across, up });
+  it('is its measured side over 50 mm, taken out each way', () => {
+    expect(stretchOf(printer(49.8, 50.1))).toEqual({ x: 50 / 49.8, y: 50 / 50.1 });
+  });
+  it('past 0.2 % and not corrected the sheet says so on its face; corrected or within it does not', () => {
+    expect(printerWords({ of: printer(49.8, 50), corrected: false })).toEqual({
+      text: 'NOT TO SCALE on Office: −0.40 % across, +0.00 % up, not corrected: do not mark out by this sheet.',
+      loud: true,
+    });
+    expect(printerWords({ of: printer(49.9, 50.1), corrected: false }).loud).toBe(false);
+    expect(printerWords({ of: printer(49.8, 50), corrected: true })).toMatchObject({
+      loud: false,
+      text: expect.stringContaining('Corrected for Office'),
+    });
+    expect(printerWords(undefined).text).toContain('check the square');
+  });
 });

@@ -28,7 +28,7 @@ let count = 0;
     }
     @if (wrong() !== null) {
       <span class="error" role="alert" [id]="id + '-error'"
-        >“{{ wrong() }}” is not a factor — allowed: {{ low() }} to {{ high() }}</span
+        >“{{ wrong() }}” is not a {{ what() }} — allowed: {{ low() }} to {{ high() }}</span
       >
     }
   `,
@@ -90,6 +90,8 @@ export class FactorField {
   readonly low = input.required<number>();
   readonly high = input.required<number>();
   readonly source = input('');
+  /** What it is called where it is refused. */
+  readonly what = input('factor');
   readonly changed = output<number>();
 
   protected readonly id = `f${++count}`;

@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { map, type Observable } from 'rxjs';
-import type { BarPlan, Saw } from '@core/shop/bar-cutting';
+import type { BarPlan } from '@core/shop/bar-cutting';
 import type { Refusal } from '@core/units/refusal';
 
 /** What one kind of bar is cut into, or why it cannot be. */
@@ -15,9 +15,8 @@ export interface StockPlan {
 export class CutPlanApi {
   private readonly http = inject(HttpClient);
 
-  plan(job: string, { kerf, endWaste }: Saw): Observable<readonly StockPlan[]> {
-    return this.http
-      .get<{ plans: readonly StockPlan[] }>(`/api/jobs/${job}/cut-plan.json`, { params: { kerf, endWaste } })
-      .pipe(map((r) => r.plans));
+  /** By the shop’s saw and the offcuts on its rack. */
+  plan(job: string): Observable<readonly StockPlan[]> {
+    return this.http.get<{ plans: readonly StockPlan[] }>(`/api/jobs/${job}/cut-plan.json`).pipe(map((r) => r.plans));
   }
 }

@@ -7,7 +7,7 @@ import { Desk } from '../job/desk';
 import { failureText } from '../job/job-api';
 import { CutPlanApi, type StockPlan } from './cut-plan-api';
 import { CutLengths } from './cut-lengths';
-import { keptSaw } from './kept-cuts';
+import { ShopDesk } from './shop-desk';
 
 const SAW_RANGES = {
   kerf: lengthRange('Width of the cut', 20, '0'),
@@ -19,7 +19,12 @@ const SAW_RANGES = {
   selector: 'ms-cut-plan',
   imports: [CutLengths],
   template: `
-    <ms-cut-lengths [of]="ranges" [now]="lengths()" (changed)="keep($event)" />
+    @if (lengths(); as now) {
+      <ms-cut-lengths [of]="ranges" [now]="now" (changed)="keep($event)" />
+    }
+    @if (shop.failure()) {
+      <p class="error" role="alert">{{ shop.failure() }}</p>
+    }
     @if (failure()) {
       <p class="error" role="alert">{{ failure() }}</p>
     } @else if (!plans()) {
@@ -35,7 +40,8 @@ const SAW_RANGES = {
         <h3>{{ s.stock }}</h3>
         @if (made(s); as p) {
           <p class="sum">
-            <b>{{ p.bought }} × {{ length(p.bars[0]!.bar.length) }}</b> to buy, {{ percent(p.waste) }} of it not in a piece;
+            <b>{{ p.bought === 0 ? 'Nothing' : p.bought + ' × ' + length(boughtLength(p)) }}</b> to buy, {{ percent(p.waste) }} of
+            it not in a piece;
             {{
               p.proven
                 ? 'no plan buys less'
@@ -69,7 +75,12 @@ const SAW_RANGES = {
                       ><b>{{ length(b.stops[$index]!) }}</b> {{ piece.mark }}, {{ length(piece.length) }}</span
                     >
                   }
-                  <span class="cut note">{{ length(b.left) }} left</span>
+                  <span class="cut note"
+                    >{{ b.bar.onHand === undefined ? '' : 'off the rack; ' }}{{ length(b.left) }} left
+                    @if (b.left >= 100) {
+                      <button type="button" class="shelve" (click)="shelve(s, b.left)">put on the rack</button>
+                    }
+                  </span>
                 </span>
               </li>
             }
@@ -99,17 +110,17 @@ export class CutPlan {
   protected readonly saved = computed(() => this.desk.state().save === 'saved');
   protected readonly plans = signal<readonly StockPlan[] | null>(null);
   protected readonly failure = signal('');
-  private readonly saw = signal<Saw>(keptSaw.read());
+  protected readonly shop = inject(ShopDesk);
 
   constructor() {
     // Anew whenever a change is saved or the saw is another; an answer that comes late is of no use.
     effect((onCleanup) => {
       const { id } = this.desk.whole()!;
-      const saw = this.saw();
+      this.shop.version();
       this.plans.set(null);
       this.failure.set('');
       if (!this.saved()) return;
-      const asked = this.api.plan(id, saw).subscribe({
+      const asked = this.api.plan(id).subscribe({
         next: (plans) => this.plans.set(plans),
         error: (e: unknown) => this.failure.set(failureText(e)),
       });
@@ -117,12 +128,19 @@ export class CutPlan {
     });
   }
 
-  protected readonly lengths = computed(() => ({ ...this.saw() }));
+  protected readonly lengths = computed(() => this.shop.settings()?.saw);
   protected keep(change: Partial<Saw>): void {
-    this.saw.update((c) => ({ ...c, ...change }));
-    keptSaw.write(this.saw());
+    this.shop.change((s) => ({ ...s, saw: { ...s.saw, ...change } }));
+  }
+  /** What a bar leaves over goes on the rack. */
+  protected shelve(s: StockPlan, left: number): void {
+    const length = Math.floor(left);
+    this.shop.change((shop) => ({ ...shop, offcuts: [...shop.offcuts, { stock: s.stock, length, count: 1 }] }));
   }
 
+  protected boughtLength(p: BarPlan): number {
+    return p.boughtLength / p.bought;
+  }
   protected made({ plan }: StockPlan): BarPlan | undefined {
     return isRefusal(plan) ? undefined : plan;
   }

@@ -12,15 +12,25 @@ import { boundsOf } from '@core/geometry/rects';
 import { formatQuantity } from '@core/units/format-quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';
 import { plateView } from '../drawing/plate-drawing';
+import { FactorField } from '../fields/factor-field';
 import { PickField, type Choice } from '../fields/pick-field';
 import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { BlankDrawing } from '../drawing/blank-drawing';
 import { keptNumbers, type CsvNumbers } from './csv-numbers';
+import { BeddingSheet } from './bedding-sheet';
+import { BenchCards } from './bench-cards';
+import { BuySheet } from './buy-sheet';
 import { CutPlan } from './cut-plan';
 import { DrillCard } from './drill-card';
+import { JobMade } from './job-made';
+import { PacketPanel } from './packet-panel';
 import { PartsCard } from './parts-card';
+import { PrinterField } from './printer-field';
+import { RouteSheet } from './route-sheet';
+import { ShopDesk } from './shop-desk';
+import { ShopSheet } from './shop-sheet';
 import { SheetPlan } from './sheet-plan';
 import { TorqueSheet } from './torque-sheet';
 
@@ -30,8 +40,14 @@ const SHEETS = [
   { id: 'template', name: 'Template' },
   { id: 'sheets', name: 'Sheets' },
   { id: 'bars', name: 'Bars' },
+  { id: 'bends', name: 'Bend' },
   { id: 'drill', name: 'Drill' },
+  { id: 'welds', name: 'Weld' },
+  { id: 'bed', name: 'Bed' },
   { id: 'tighten', name: 'Tighten' },
+  { id: 'route', name: 'Route' },
+  { id: 'buy', name: 'Buy' },
+  { id: 'shop', name: 'Shop' },
 ] as const;
 type Sheet = (typeof SHEETS)[number]['id'];
 
@@ -39,29 +55,41 @@ type Sheet = (typeof SHEETS)[number]['id'];
 @Component({
   selector: 'ms-make-stage',
   imports: [
+    BeddingSheet,
+    BenchCards,
     BlankDrawing,
+    BuySheet,
     CutPlan,
     DrillCard,
+    FactorField,
     MatButton,
     MatButtonToggle,
     MatButtonToggleGroup,
     MatIcon,
+    PacketPanel,
     PartsCard,
     PickField,
+    PrinterField,
+    RouteSheet,
     SheetPlan,
+    ShopSheet,
     TorqueSheet,
   ],
   templateUrl: './make-stage.html',
   styleUrl: './make-stage.scss',
+  providers: [JobMade],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MakeStage {
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
+  private readonly shop = inject(ShopDesk);
   protected readonly job = computed(() => this.desk.job()!);
   protected readonly sheets = SHEETS;
   protected readonly sheet = signal<Sheet>('template');
-  protected readonly papers = PAPERS;
+  protected readonly papers: readonly Choice[] = Object.entries(PAPERS).map(([value, p]) => ({ value, label: p.name }));
+  protected readonly hand = signal<'drawn' | 'other'>('drawn');
+  protected readonly printer = signal('');
   protected readonly paper = signal<PaperName>('a4');
   protected readonly partId = signal('plate');
   protected readonly numbers = signal<CsvNumbers>(keptNumbers.read());
@@ -124,6 +152,19 @@ export class MakeStage {
     const who = this.job().stands ? '' : 'The job ';
     return { holds, words: holds ? `${who}${says}.` : `${who}${says}. Every sheet says so.` };
   });
+
+  constructor() {
+    this.shop.fetch();
+  }
+
+  protected setPaper(paper: string): void {
+    this.paper.set(paper as PaperName);
+  }
+  /** What is asked of a template’s or a cutter’s file besides its part. */
+  protected readonly asHand = computed((): Record<string, string> => (this.hand() === 'other' ? { hand: 'other' } : {}));
+  protected readonly kerf = signal(0);
+  protected readonly asKerf = computed((): Record<string, string> => (this.kerf() > 0 ? { kerf: String(this.kerf()) } : {}));
+  protected readonly asPrinter = computed((): Record<string, string> => (this.printer() ? { printer: this.printer() } : {}));
 
   protected showPart(id: string): void {
     this.partId.set(id);

@@ -1,14 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { pathData } from '@core/geometry/region';
-import type { PlacedPiece, SheetCut, SheetPlan as Plan } from '@core/shop/sheet-nesting';
-import { OTHER_HAND, sheetsWanted, type SheetsWanted } from '@core/shop/sheets-wanted';
+import type { NestedSheet, Offcut, PlacedPiece, SheetCut, SheetPlan as Plan } from '@core/shop/sheet-nesting';
+import { USUAL_SHOP } from '@core/stock/shop-settings';
+import { OTHER_HAND, outlineOn, sizeOf, sheetsWanted, type SheetsWanted } from '@core/shop/sheets-wanted';
 import { lengthRange } from '@core/units/field-range';
 import { formatQuantity } from '@core/units/format-quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';
 import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
 import { CutLengths } from './cut-lengths';
-import { keptSheetCut } from './kept-cuts';
+import { ShopDesk } from './shop-desk';
 
 const RANGES = {
   kerf: lengthRange('Left between pieces', 20, '0'),
@@ -26,6 +27,9 @@ const RANGES = {
         lengths along the sheet
       </label>
     </ms-cut-lengths>
+    @if (shop.failure()) {
+      <p class="error" role="alert">{{ shop.failure() }}</p>
+    }
     @for (r of refusals(); track r) {
       <p class="error" role="alert">{{ r }}</p>
     }
@@ -33,31 +37,39 @@ const RANGES = {
       <h3>{{ s.stock }}</h3>
       @if (made(s); as p) {
         <p class="sum">
-          <b>{{ p.sheets.length }} × {{ length(p.long) }} × {{ length(p.wide) }}</b> to buy; {{ percent(p.waste) }} of what is cut
-          from is waste.
+          <b>{{ p.bought === 0 ? 'Nothing' : p.bought + ' × ' + length(p.long) + ' × ' + length(p.wide) }}</b> to buy;
+          {{ percent(p.waste) }} of what is cut from is waste.
           {{
-            p.sheets.length > p.atLeast
+            p.bought > p.atLeast
               ? 'By its area ' + p.atLeast + ' would do: another order may save one.'
               : 'No fewer of them would do.'
           }}
         </p>
         <div class="laid">
           @for (sheet of p.sheets; track $index) {
+            @let z = size(p, sheet);
             <figure>
               <svg
                 role="img"
-                [attr.viewBox]="'-8 -8 ' + (p.long + 16) + ' ' + (p.wide + 16)"
+                [attr.viewBox]="'-8 -8 ' + (z.long + 16) + ' ' + (z.wide + 16)"
                 [attr.aria-label]="words(s, sheet.pieces)"
               >
-                <rect class="sheet" x="0" y="0" [attr.width]="p.long" [attr.height]="p.wide" />
+                <rect class="sheet" x="0" y="0" [attr.width]="z.long" [attr.height]="z.wide" />
                 @for (piece of sheet.pieces; track $index) {
-                  <path class="cut-out" [attr.d]="outline(s, piece)" />
-                  <text [attr.x]="middle(s, piece).x" [attr.y]="middle(s, piece).y" [attr.font-size]="p.wide / 22">
+                  <path class="cut-out" [attr.d]="outline(s, piece, z.wide)" />
+                  <text [attr.x]="middle(s, piece).x" [attr.y]="middle(s, piece).y" [attr.font-size]="z.wide / 22">
                     {{ piece.id }}
                   </text>
                 }
               </svg>
-              <figcaption class="note">Sheet {{ $index + 1 }}; {{ length(sheet.remnant) }} left over the whole width</figcaption>
+              <figcaption class="note">
+                {{ sheet.offcut ? 'Offcut off the rack' : 'Sheet ' + ($index + 1) }}; {{ length(sheet.remnant) }} left over the
+                whole width
+                @if (sheet.remnant >= 100) {
+                  <button type="button" class="shelve" (click)="shelve(s, z, sheet.remnant)">put on the rack</button>
+                }
+                <a [href]="file(s, $index + 1, 'dxf')" download>DXF</a> <a [href]="file(s, $index + 1, 'svg')" download>SVG</a>
+              </figcaption>
             </figure>
           }
         </div>
@@ -78,9 +90,12 @@ const RANGES = {
 export class SheetPlan {
   private readonly desk = inject(Desk);
   protected readonly ranges = RANGES;
-  protected readonly cut = signal<SheetCut>(keptSheetCut.read());
+  protected readonly shop = inject(ShopDesk);
+  /** As usual until the shop’s own came. */
+  private readonly settings = computed(() => this.shop.settings() ?? USUAL_SHOP);
+  protected readonly cut = computed((): SheetCut => this.settings().sheetCut);
   protected readonly units = computed(() => this.desk.whole()!.units);
-  private readonly found = computed(() => sheetsWanted(this.desk.whole()!, this.cut()));
+  private readonly found = computed(() => sheetsWanted(this.desk.whole()!, this.cut(), this.settings().offcuts));
   protected readonly wanted = computed(() => {
     const f = this.found();
     return 'wanted' in f ? f.wanted : [];
@@ -92,8 +107,19 @@ export class SheetPlan {
 
   protected readonly lengths = computed(() => ({ kerf: this.cut().kerf, margin: this.cut().margin }));
   protected keep(change: Partial<SheetCut>): void {
-    this.cut.update((c) => ({ ...c, ...change }));
-    keptSheetCut.write(this.cut());
+    this.shop.change((s) => ({ ...s, sheetCut: { ...s.sheetCut, ...change } }));
+  }
+  /** What a sheet leaves over its whole width goes on the rack. */
+  protected shelve(s: SheetsWanted, size: Offcut, left: number): void {
+    const offcut = { stock: s.stock, length: Math.floor(left), width: Math.floor(size.wide), count: 1 };
+    this.shop.change((shop) => ({ ...shop, offcuts: [...shop.offcuts, offcut] }));
+  }
+  protected size(p: Plan, sheet: NestedSheet): Offcut {
+    return sizeOf(p, sheet);
+  }
+  protected file(s: SheetsWanted, sheet: number, ending: 'dxf' | 'svg'): string {
+    const asked = new URLSearchParams({ stock: s.stock, sheet: String(sheet) });
+    return `/api/jobs/${this.desk.whole()!.id}/sheet.${ending}?${asked.toString()}`;
   }
 
   protected made({ plan }: SheetsWanted): Plan | undefined {
@@ -105,20 +131,9 @@ export class SheetPlan {
   private part(s: SheetsWanted, piece: PlacedPiece) {
     return s.parts.find((p) => p.mark === piece.id.replace(OTHER_HAND, ''))!;
   }
-  /** The part’s outline where it lies on the sheet, x along it and y down: as seen from above, in its own hand. */
-  protected outline(s: SheetsWanted, piece: PlacedPiece): string {
-    const { x, y, turned } = piece;
-    const { bounds, region } = this.part(s, piece).part;
-    const wide = bounds.y1 - bounds.y0;
-    const other = piece.id.endsWith(OTHER_HAND);
-    return pathData(
-      region,
-      (p) => {
-        const [u, v] = [p.x - bounds.x0, other ? p.y - bounds.y0 : bounds.y1 - p.y];
-        return turned ? { x: x + wide - v, y: y + u } : { x: x + u, y: y + v };
-      },
-      !other,
-    );
+  /** The part’s outline where it lies on the sheet, as seen from above, in its own hand. */
+  protected outline(s: SheetsWanted, piece: PlacedPiece, wide: number): string {
+    return pathData(outlineOn(s, piece, wide), (p) => ({ x: p.x, y: wide - p.y }), true);
   }
   protected middle(s: SheetsWanted, piece: PlacedPiece): { x: number; y: number } {
     const { length, width } = this.part(s, piece);

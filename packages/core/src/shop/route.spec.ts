@@ -1,0 +1,117 @@
+import { oneFoot } from '../job/at-foot';
+import type { Making } from '../job/making';
+import type { Job } from '../job/schema';
+import { fromSheet } from '../job/values';
+import { USUAL_SHOP } from '../stock/shop-settings';
+import { eightFeet } from '../testing/eight-feet';
+import { testJob, withJoint, withWelds } from '../testing/test-job';
+import { isRefusal } from '../units/refusal';
+import { beddingOf } from './bedding';
+import { inOrder } from './critical-path';
+import { madeOf, type MadeOf } from './made-of';
+import { planOf } from './cards/packet';
+import { routeOf, workOf } from './route';
+import type { Schedule } from './schedule';
+
+const q = (v: number) => fromSheet(v, `${v} mm`);
+const made = (change: (j: Job) => Job = (j) => j, making: Making = {}) =>
+  madeOf({ ...oneFoot(testJob(undefined, change)), making }) as MadeOf;
+const names = (of: MadeOf) => routeOf(of, USUAL_SHOP).map((o) => o.id);
+
+describe('the route of a job', () => {
+  it('has only what the job has, in the order it is done', () => {
+    expect(names(made())).toEqual(['measure', 'cut', 'drill', 'fit', 'clean', 'tighten', 'proof', 're-torque']);
+    const welded = made(withWelds({ fitting: 'all round', fittingThroat: q(4) }));
+    expect(names(welded)).toEqual([
+      'measure',
+      'cut',
+      'drill',
+      'fit',
+      'tack',
+      'check',
+      'weld',
+      'clean',
+      'tighten',
+      'proof',
+      're-torque',
+    ]);
+    expect(names(made(withJoint({ bedding: 'bedded' })))).toContain('bed');
+    expect(names(made((j) => j, { trial: 'card' }))[1]).toBe('trial');
+  });
+  it('plugs are filled beside the cutting and drilled again after both', () => {
+    const route = routeOf(madeOf(eightFeet()) as MadeOf, USUAL_SHOP);
+    const after = (id: string) => route.find((o) => o.id === id)!.after;
+    expect(after('fill')).toEqual(after('cut'));
+    expect([...after('redrill')].sort()).toEqual(['drill', 'fill']);
+    expect(after('bend').length).toBe(2);
+    expect(isRefusal(inOrder(route))).toBe(false);
+  });
+  it('work grows with the shop’s minutes and with the feet, by as much', () => {
+    const one = workOf(made(), USUAL_SHOP);
+    const slow = workOf(made(), { rates: { ...USUAL_SHOP.rates, cutMinutes: 2 * USUAL_SHOP.rates.cutMinutes } });
+    expect(slow.cut).toBeCloseTo(2 * one.cut, 9);
+    expect(one.bolts).toBe(4 * USUAL_SHOP.rates.boltMinutes);
+    expect(workOf(madeOf(eightFeet()) as MadeOf, USUAL_SHOP).bolts).toBe(40 * USUAL_SHOP.rates.boltMinutes);
+  });
+  it('a colder week ends later: a bed that cures 72 h at 20 °C takes twice as long at 10 °C', () => {
+    const at = (temperature: number) =>
+      planOf(made(withJoint({ bedding: 'bedded' }), { temperature }), USUAL_SHOP, '2026-03-02') as Schedule;
+    const wait = (s: Schedule) => {
+      const bed = s.operations.find((o) => o.id === 'bed')!;
+      return (bed.ready - bed.end) / 60;
+    };
+    expect(wait(at(20))).toBeCloseTo(72, 1);
+    expect(wait(at(10))).toBeCloseTo(144, 1);
+    expect(at(10).finish).toBeGreaterThan(at(20).finish);
+    expect(at(10).chain).toContain('bed');
+  });
+  it('an operation put off waits for its day; the machine that is hired stands beside its operation', () => {
+    const making: Making = {
+      notBefore: { drill: '2026-03-10' },
+      hired: { what: 'crane', for: 'lift', perHour: 90, leastHours: 3 },
+    };
+    const of = made((j) => j, making);
+    const lift = routeOf(of, USUAL_SHOP).find((o) => o.id === 'lift')!;
+    expect(lift).toMatchObject({ machine: 'crane', whole: true });
+    const plan = planOf(of, { ...USUAL_SHOP, zone: 'UTC' }, '2026-03-02') as Schedule;
+    expect(new Date(plan.operations.find((o) => o.id === 'drill')!.start * 60_000).toISOString()).toBe(
+      '2026-03-10T08:00:00.000Z',
+    );
+  });
+});
+
+describe('what a foot takes besides metal', () => {
+  const of = (change: (j: Job) => Job, making: Making = {}, celsius?: number) => {
+    const [foot] = made(change, making).feet;
+    return beddingOf(foot!.r, making, celsius);
+  };
+  it('plugs by their cylinders, a bed by its area less its holes (closed forms)', () => {
+    const foot = (madeOf(eightFeet()) as MadeOf).feet[0]!;
+    const [plugs, bed] = beddingOf(foot.r, undefined);
+    expect(plugs!.volume).toBeCloseTo(5 * (Math.PI / 4) * 28 ** 2 * 26, 6);
+    const area = 235 * 185 - (4 - Math.PI) * 64 - 5 * (Math.PI / 4) * 11 ** 2;
+    expect(bed!.volume).toBeCloseTo(area * 1.5, 4);
+  });
+  it('the product is assumed until its sheet is put in; out of its range it is refused by name', () => {
+    const bedded = withJoint({ bedding: 'bedded' });
+    expect(of(bedded)[0]).toMatchObject({ assumed: true });
+    const sheet = {
+      name: 'Harbour sealant',
+      cartridge: 290,
+      potLife: { at: 20, minutes: 30 },
+      from: 5,
+      to: 30,
+      cure: [{ step: 'load' as const, points: [{ at: 20, hours: 24 }] }],
+    };
+    const [b] = of(bedded, { products: { sealant: sheet } }, 2);
+    expect(b).toMatchObject({ assumed: false });
+    const { hours } = b!.cures[0]!;
+    expect(isRefusal(hours) && hours.because).toBe('Harbour sealant at 2 °C');
+  });
+  it('dry, inside and of stainless there is nothing to fill, bed or paint', () => expect(of((j) => j)).toEqual([]));
+  it('steel in salt is painted on both faces', () => {
+    const [paint] = of(withJoint({ place: 'salt' }));
+    expect(paint).toMatchObject({ use: 'paint' });
+    expect(paint!.volume).toBeGreaterThan(0);
+  });
+});

@@ -1,0 +1,58 @@
+import { fromSheet } from '../job/values';
+import type { Job } from '../job/schema';
+import { resolved, testJob, withJoint, withWelds } from '../testing/test-job';
+import { weldOrder } from './weld-order';
+
+const q = (v: number) => fromSheet(v, `${v} mm`);
+const card = (change: (j: Job) => Job) => weldOrder(resolved(testJob(undefined, change)));
+const allRound = withWelds({ fitting: 'all round', fittingThroat: q(4) });
+
+it('nothing welded has no card', () => expect(card((j) => j)).toBeUndefined());
+
+it('a base welded all round is four numbered runs, as long as its sides, leg √2 of the throat (geometry)', () => {
+  const { runs } = card(allRound)!;
+  const { length, width } = testJob().base;
+  expect(runs.map((w) => w.length).sort((a, b) => a - b)).toEqual([width.v, width.v, length.v, length.v].sort((a, b) => a - b));
+  for (const w of runs) expect(w.leg).toBeCloseTo(4 * Math.SQRT2, 9);
+  expect(new Set(runs.map((w) => w.mark)).size).toBe(4);
+  expect(runs.map((w) => w.turn)).toEqual([1, 2, 3, 4]);
+});
+it('skips about: the second run lies opposite the first (common practice)', () => {
+  const { runs } = card(allRound)!;
+  expect([runs[0]!.where, runs[1]!.where]).toEqual(['base to plate, fore edge', 'base to plate, aft edge']);
+});
+it('a stitched doubler says how many stitches go on each edge: n·s + (n − 1)·g reaches its end', () => {
+  const { runs } = card(withWelds({ doubler: 'stitched', doublerThroat: q(3), stitch: q(40), gap: q(60) }))!;
+  const { plate } = testJob();
+  const long = runs.find((w) => Math.abs(w.length - (plate.x1 - plate.x0)) < 1e-6)!;
+  const { count } = long.stitch!;
+  expect(count * 40 + (count - 1) * 60).toBeGreaterThanOrEqual(long.length - 60);
+  expect(long.says).toBe(`${count} stitches, every other one first`);
+});
+it('holes within the heat of a bead are drilled after: nearer than twice the leg and 10 mm', () => {
+  const { base } = testJob();
+  const near = (off: number) =>
+    card((j) =>
+      allRound({
+        ...j,
+        bolts: { ...j.bolts, items: j.bolts.items.map((b, i) => (i === 0 ? { ...b, x: base.length.v / 2 + off, y: 0 } : b)) },
+      }),
+    )!.drillAfter;
+  const d = resolved(testJob()).d0;
+  const reach = d / 2 + 2 * 4 * Math.SQRT2 + 10;
+  expect(near(reach - 0.5)).toContain('B1');
+  expect(near(reach + 0.5)).not.toContain('B1');
+});
+it('preheat by the metal and its thickness', () => {
+  const thick = (metal: string, t: number) =>
+    card((j) => allRound({ ...j, plate: { ...j.plate, metal, thickness: q(t) } }))!.preheat;
+  expect(thick('S355', 10)).toMatch(/^none/);
+  expect(thick('S355', 25)).toMatch(/75 °C/);
+  expect(thick('S690', 10)).toMatch(/maker/);
+});
+it('names what the heat must not reach: sealant where it is bedded, zinc where it is wet', () => {
+  const protect = (x: Partial<Job['joint']>) => card((j) => allRound(withJoint(x)(j)))!.protect.join(' ');
+  expect(protect({ bedding: 'bedded' })).toContain('Sealant and glue');
+  expect(protect({ place: 'salt' })).toContain('Zinc');
+  expect(protect({})).not.toMatch(/Sealant|Zinc/);
+});
