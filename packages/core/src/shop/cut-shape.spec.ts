@@ -80,6 +80,22 @@ describe('a nested sheet as one file', () => {
   });
 });
 
+it('a piece of the other hand lies on the sheet as the plate turned over: its holes from its own corner are the mirrored plate’s', () => {
+  const pair = standingAs(oneFoot(lopsidedJob()), 'F1', 'two rails', { along: 1, across: 500, count: 2 });
+  const found = sheetsWanted(pair, { kerf: 3, margin: 10, along: true });
+  if ('refusals' in found) throw new Error('refused');
+  const s = found.wanted[0]!;
+  const plan = s.plan as SheetPlan;
+  for (const p of plan.sheets[0]!.pieces) {
+    const { of, laid } = laidOn(s, p, plan.wide);
+    const [x, y] = [p.x, plan.wide - p.y - (of.part.bounds.y1 - of.part.bounds.y0)];
+    const drawn = p.id.endsWith('′') ? otherHand(of.part) : of.part;
+    const want = drawn.holes.map((h) => [h.x - drawn.bounds.x0, h.y - drawn.bounds.y0]);
+    const have = laidShape(of.part, laid).holes.map((h) => [h.x - x, h.y - y]);
+    have.flat().forEach((v, i) => expect(v).toBeCloseTo(want.flat()[i]!, 6));
+  }
+});
+
 it('as SVG: its size in true millimetres, holes as circles, arcs as arcs, names escaped', () => {
   const svg = cutSvg([plate!], { lines: ['Łódź <&> "x"', 'DOES NOT HOLD'] });
   expect(svg).toContain('width="235mm" height="185mm" viewBox="0 0 235 185"');

@@ -1,3 +1,5 @@
+// The module it declares is imported under a path, which no import of the declarations could say.
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="./maxrects-packer.d.ts" />
 import { MaxRectsPacker, PACKING_LOGIC } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import { refuse, type Refusal } from '../units/refusal';

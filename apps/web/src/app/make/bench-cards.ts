@@ -9,6 +9,8 @@ const CARDS = { bends: bendCards, welds: weldCards } as const;
 @Component({
   selector: 'ms-bench-cards',
   imports: [MakeCard],
+  // It scrolls, and has nothing else to stop at by keyboard.
+  host: { tabindex: '0', role: 'region', '[attr.aria-label]': "of() === 'bends' ? 'Bends' : 'Welds'" },
   template: `
     @for (c of cards(); track $index) {
       <ms-make-card [card]="c" />

@@ -14,7 +14,7 @@ import { refuse } from '@core/units/refusal';
 import { of, throwError, type Observable } from 'rxjs';
 import { CutPlan } from './cut-plan';
 import { CutPlanApi, type StockPlan } from './cut-plan-api';
-import { keptSaw, keptSheetCut } from './kept-cuts';
+import { ShopDesk } from './shop-desk';
 import { DrillCard } from './drill-card';
 import { PartsCard } from './parts-card';
 import { SheetPlan } from './sheet-plan';
@@ -22,6 +22,7 @@ import { TorqueSheet } from './torque-sheet';
 
 let fixture: ComponentFixture<unknown>;
 let desk: TestDesk;
+const shop = () => TestBed.inject(ShopDesk).settings()!;
 const host = () => fixture.nativeElement as HTMLElement;
 const cells = (css = 'tbody tr') =>
   [...host().querySelectorAll(css)].map((r) =>
@@ -113,30 +114,20 @@ describe('parts', () => {
 describe('sheets', () => {
   const text = () => host().textContent!.replace(/\s+/g, ' ');
   it('which sheets to buy, every piece drawn on them by its mark, and what is left', async () => {
-    localStorage.clear();
     await show(SheetPlan, standingAs(oneFoot(lopsidedJob()), 'F1', 'four feet', { along: 600, across: 400, count: 4 }));
     expect(text()).toMatch(/1 × 2000 mm × 1000 mm to buy; \d+ % of what is cut from is waste\. No fewer of them would do\./);
     const plates = host().querySelector('figure')!;
-    // Of one hand the ring goes round one way, of the other the other.
-    const way = [...plates.querySelectorAll('.cut-out')].map((p) => {
-      const q = [...p.getAttribute('d')!.matchAll(/[ML](\S+) ([^\sLZA]+)/g)].map((m) => ({ x: Number(m[1]), y: Number(m[2]) }));
-      return Math.sign(q.reduce((sum, a, i) => sum + (a.x * q[(i + 1) % q.length]!.y - q[(i + 1) % q.length]!.x * a.y), 0));
-    });
-    expect(way).toEqual([-1, -1, 1, 1]);
     expect(plates.querySelectorAll('.cut-out')).toHaveLength(4);
     expect([...plates.querySelectorAll('text')].map((t) => t.textContent!.trim())).toEqual(['1', '1', '1′', '1′']);
     expect(plates.querySelector('svg')!.getAttribute('aria-label')).toBe('On this sheet: 4 mounting plate');
   });
   it('a piece that may not be turned lies along, and what is chosen is kept', async () => {
-    localStorage.clear();
     await show(SheetPlan, testJob());
     host().querySelector<HTMLInputElement>('input[type=checkbox]')!.click();
     await fixture.whenStable();
-    expect(keptSheetCut.read()).toEqual({ kerf: 3, margin: 10, along: true });
-    localStorage.clear();
+    expect(shop().sheetCut).toEqual({ kerf: 3, margin: 10, along: true });
   });
   it('drawn where it is planned and in the hand it is drawn in: an L inside the margin, clear of the next, its leg where it was', async () => {
-    localStorage.clear();
     const leg: FreePart = {
       id: 'l',
       name: 'L',
@@ -221,15 +212,14 @@ describe('bars', () => {
   });
   const asked: Saw[] = [];
   async function bars(answer: () => Observable<readonly StockPlan[]>) {
-    localStorage.clear();
     asked.length = 0;
     TestBed.configureTestingModule({
       providers: [
         {
           provide: CutPlanApi,
           useValue: {
-            plan: (_id: string, saw: Saw) => {
-              asked.push(saw);
+            plan: () => {
+              asked.push(shop().saw);
               return answer();
             },
           },
@@ -261,16 +251,11 @@ describe('bars', () => {
     };
     await type('1.5');
     expect(asked.at(-1)).toEqual({ kerf: 1.5, endWaste: 10 });
-    expect(keptSaw.read()).toEqual({ kerf: 1.5, endWaste: 10 });
+    expect(shop().saw).toEqual({ kerf: 1.5, endWaste: 10 });
     const n = asked.length;
     await type('-2');
     expect(asked).toHaveLength(n);
     expect(host().querySelector('[role=alert]')!.textContent).toContain('allowed: 0 up to 20 mm');
-    localStorage.setItem('saw', '{"kerf": 99}');
-    expect(keptSaw.read()).toEqual({ kerf: 3, endWaste: 10 });
-    localStorage.setItem('saw', 'no');
-    expect(keptSaw.read()).toEqual({ kerf: 3, endWaste: 10 });
-    localStorage.clear();
   });
   it('a refusal, a server that fails and a change that is not saved yet are said in words', async () => {
     const refusal = refuse('bars', 'the pieces do not fit', 'longer bars');
@@ -297,5 +282,21 @@ describe('tightening', () => {
     expect(parseFloat(rounds[0]!) / full).toBeCloseTo(0.3, 1);
     expect(host().querySelector('caption')!.textContent).toMatch(/crosswise: B\d, B\d, B\d, B\d/);
     expect([...host().querySelectorAll('.torque text')].map((t) => t.textContent)).toEqual(['1', '2', '3', '4']);
+  });
+});
+
+describe('left over', () => {
+  const put = () =>
+    [...host().querySelectorAll<HTMLButtonElement>('button')].filter((b) => b.textContent!.includes('put on the rack'));
+  it('of a sheet goes on the rack, and the next plan is cut from it and buys nothing', async () => {
+    await show(SheetPlan, testJob());
+    const bought = () => host().textContent!.match(/(Nothing|1 × \S+) /g)!.length;
+    expect(bought()).toBeGreaterThan(0);
+    put()[0]!.click();
+    await fixture.whenStable();
+    const [offcut] = shop().offcuts;
+    expect(offcut).toMatchObject({ width: 1000, count: 1 });
+    expect(host().textContent).toContain('Nothing to buy');
+    expect(host().textContent).toContain('Offcut off the rack');
   });
 });

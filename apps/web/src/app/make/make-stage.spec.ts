@@ -1,3 +1,5 @@
+import { provideHttpClient } from '@angular/common/http';
+import { provideHttpClientTesting } from '@angular/common/http/testing';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
@@ -11,6 +13,7 @@ const host = () => fixture.nativeElement as HTMLElement;
 
 async function show(job: Job) {
   desk = provideDesk(job);
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
   fixture = TestBed.createComponent(MakeStage);
   await fixture.whenStable();
 }
@@ -20,10 +23,17 @@ it('shows how many sheets it takes on each paper', async () => {
   const sheets = () => host().querySelectorAll('.over rect').length;
   const words = () => Number(host().querySelector('.bar .note')!.textContent!.trim().split(' ')[0]);
   expect(sheets()).toBe(words());
-  (host().querySelector('mat-button-toggle[value=letter] button') as HTMLButtonElement).click();
+  (fixture.componentInstance as unknown as { setPaper(p: string): void }).setPaper('letter');
   await fixture.whenStable();
   expect(sheets()).toBe(words());
-  expect(host().querySelector<HTMLAnchorElement>('.downloads a')!.getAttribute('href')).toContain('paper=letter');
+  const template = () => host().querySelector<HTMLAnchorElement>('a[href*="template.pdf"]')!.getAttribute('href');
+  expect(template()).toContain('paper=letter');
+  [...host().querySelectorAll('mat-button-toggle')]
+    .find((t) => t.textContent!.includes('Other hand'))!
+    .querySelector('button')!
+    .click();
+  await fixture.whenStable();
+  expect(template()).toContain('hand=other');
 });
 
 it('has its sheets in the order of the bench, and a part pressed in the list is shown for its template', async () => {
@@ -37,8 +47,14 @@ it('has its sheets in the order of the bench, and a part pressed in the list is 
     'Template',
     'Sheets',
     'Bars',
+    'Bend',
     'Drill',
+    'Weld',
+    'Bed',
     'Tighten',
+    'Route',
+    'Buy',
+    'Shop',
   ]);
   await pick('drill');
   expect(host().querySelector('ms-drill-card')).not.toBeNull();
@@ -49,7 +65,7 @@ it('has its sheets in the order of the bench, and a part pressed in the list is 
     .find((b) => b.textContent === 'backing plate')!
     .click();
   await fixture.whenStable();
-  expect(host().querySelector<HTMLAnchorElement>('.downloads a')!.getAttribute('href')).toContain('part=backing');
+  expect(host().querySelector<HTMLAnchorElement>('a[href*="template.pdf"]')!.getAttribute('href')).toContain('part=backing');
 });
 
 it('says whether it holds, by link and case, before anything is cut', async () => {
@@ -96,8 +112,11 @@ it('a bent plate is shown as its flat blank with the lines of its bend, and ever
     'ends',
   ]);
   expect(host().textContent).toContain('bend the fore edge up square');
-  const links = () => [...host().querySelectorAll<HTMLAnchorElement>('.downloads a')].map((a) => a.getAttribute('href'));
-  expect(links()[2]).toBe('/api/jobs/t/plate.dxf?part=plate&only=cut');
+  const links = () =>
+    [...host().querySelectorAll<HTMLAnchorElement>('.downloads a[href*=part]')]
+      .map((a) => a.getAttribute('href')!)
+      .filter((h) => h.includes('part='));
+  expect(links()[3]).toBe('/api/jobs/t/plate.dxf?part=plate&only=cut');
   (host().querySelector('[data-part=backing] button') as HTMLButtonElement).click();
   await fixture.whenStable();
   expect(links().slice(0, 2)).toEqual(['/api/jobs/t/template.pdf?paper=a4&part=backing', '/api/jobs/t/plate.dxf?part=backing']);

@@ -68,7 +68,9 @@ const RANGES = {
                 @if (sheet.remnant >= 100) {
                   <button type="button" class="shelve" (click)="shelve(s, z, sheet.remnant)">put on the rack</button>
                 }
-                <a [href]="file(s, $index + 1, 'dxf')" download>DXF</a> <a [href]="file(s, $index + 1, 'svg')" download>SVG</a>
+                <a [href]="file(s, $index + 1, 'dxf')" download>DXF</a>&ngsp;<a [href]="file(s, $index + 1, 'svg')" download
+                  >SVG</a
+                >
               </figcaption>
             </figure>
           }

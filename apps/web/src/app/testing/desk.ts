@@ -10,6 +10,8 @@ import type { Clearing } from '@core/options/clear';
 import { Desk, type Picked } from '../job/desk';
 import { Judge, type Turned } from '../job/judge';
 import type { Weighed } from '../job/weigher';
+import { ShopDesk } from '../make/shop-desk';
+import { TestShop } from './shop';
 
 /** A desk without a store: changes are applied at once and written down. */
 export class TestDesk {
@@ -100,6 +102,7 @@ export function provideDesk(job: Job | WholeJob): TestDesk {
     providers: [
       { provide: Desk, useValue: desk },
       { provide: Judge, useValue: new TestJudge(desk.job()!, desk.whole()!) },
+      { provide: ShopDesk, useValue: new TestShop() },
     ],
   });
   return desk;

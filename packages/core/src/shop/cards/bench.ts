@@ -1,3 +1,4 @@
+import { centreOf } from '../../geometry/rects';
 import { eachKind } from '../../job/of-kind';
 import { formatQuantity } from '../../units/format-quantity';
 import { isRefusal, refusalText } from '../../units/refusal';
@@ -106,13 +107,18 @@ export const weldCards = ({ feet }: MadeOf): Card[] =>
     if (!card) return [];
     const [plate] = cutParts(f.r);
     const size = Math.max(plate!.bounds.x1 - plate!.bounds.x0, plate!.bounds.y1 - plate!.bounds.y0) / 26;
+    const centre = centreOf(plate!.bounds);
+    // Marks stand beside their runs, towards the middle of the plate: on its metal.
     const lines = card.runs.flatMap((w): Shape[] => {
       if (!w.line) return [];
-      const middle = w.line[Math.floor(w.line.length / 2)]!;
-      const before = w.line[Math.floor(w.line.length / 2) - 1] ?? middle;
+      const k = Math.max(1, Math.floor(w.line.length / 2));
+      const [a, b] = [w.line[k - 1]!, w.line[k]!];
+      const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+      const off = Math.hypot(centre.x - middle.x, centre.y - middle.y) || 1;
+      const at = { x: middle.x + ((centre.x - middle.x) / off) * size, y: middle.y + ((centre.y - middle.y) / off) * size };
       return [
         { line: w.line, look: 'weld' },
-        { at: { x: (middle.x + before.x) / 2, y: (middle.y + before.y) / 2 + size * 0.7 }, text: w.mark, size },
+        { at, text: w.mark, size },
       ];
     });
     return [

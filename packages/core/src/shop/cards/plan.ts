@@ -18,6 +18,7 @@ export function routeCard(plan: Schedule | Refusal, shop: Pick<ShopSettings, 'zo
   const card = (blocks: readonly Block[]): Card => ({ id: 'route', title: 'Route', of: '', blocks });
   if (isRefusal(plan)) return card([loud(refusalText(plan))]);
   const at = (m: number) => whenWords(m, shop.zone);
+  const narrow = (m: number) => at(m).replace(/^(\S+) (\S+) /, '$1\u00a0$2\u00a0');
   const names = plan.chain.map((id) => plan.operations.find((o) => o.id === id)!.name);
   return card([
     words(`Done ${at(plan.finish)}. It hangs on: ${names.join(' → ')}.`),
@@ -27,7 +28,7 @@ export function routeCard(plan: Schedule | Refusal, shop: Pick<ShopSettings, 'zo
       right: [3, 4],
       tick: true,
       rows: plan.operations.map((o) => [
-        at(o.start),
+        narrow(o.start),
         `${o.name}${plan.chain.includes(o.id) ? ' *' : ''}`,
         o.says,
         `${Math.round(o.minutes)}\u00a0min`,
