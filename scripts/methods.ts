@@ -1,6 +1,7 @@
 // npm run methods: the checks with source and range, and how near the program comes to each reference value.
 import { CHECKS } from '@core/checks/registry';
 import { kindOf } from '@core/reference/kinds';
+import { MAKING_VALUES } from '@core/reference/making';
 import { REFERENCE_VALUES, relativeError, WORKED_FORMULAS } from '@core/reference/values';
 
 const rows = new Map<string, { met: number; of: number; worst: number }>();
@@ -28,6 +29,9 @@ for (const v of REFERENCE_VALUES)
     console.log(
       `${v.what}: ${Number(v.expected.toFixed(5))}, ${Number(v.got().toFixed(5))}, ${percent(relativeError(v))} (${v.source})`,
     );
+console.log('\nMaking: case, reference, result, gap');
+for (const v of MAKING_VALUES)
+  console.log(`${v.of}, ${v.what}: ${v.expected}, ${Number(v.got().toFixed(4))}, ${percent(relativeError(v))} (${v.source})`);
 const kinds = new Map<string, number>();
 for (const v of REFERENCE_VALUES) kinds.set(kindOf(v), (kinds.get(kindOf(v)) ?? 0) + 1);
 const split = [...kinds].map(([k, n]) => `${n} ${k} (${Math.round((100 * n) / REFERENCE_VALUES.length)} %)`).join(', ');

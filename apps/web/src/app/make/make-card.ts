@@ -102,9 +102,6 @@ import { CardPicture } from './card-picture';
     th.number {
       text-align: right;
     }
-    td.number {
-      white-space: normal;
-    }
     .sign {
       display: flex;
       gap: 16px;

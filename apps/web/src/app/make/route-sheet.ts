@@ -14,6 +14,8 @@ import { withMaking } from './making-edits';
 import { ShopDesk } from './shop-desk';
 
 const DAY = 24 * 60;
+/** Height of a row, px: as large as a finger needs (WCAG 2.2, 2.5.8). */
+const PITCH = 25;
 
 /** The route on the shop’s days: bars to drag to another day, the table under them, and what the days are like. */
 @Component({
@@ -54,7 +56,7 @@ const DAY = 24 * 60;
       </label>
     </div>
     @if (plan(); as p) {
-      <div class="chart" #chart role="list" aria-label="Operations on the shop’s days">
+      <div class="chart" #chart role="group" aria-label="Operations on the shop’s days">
         @for (d of days(); track d.at) {
           <div class="day" [style.left.%]="d.left" [style.width.%]="d.width" [class.shut]="d.shut">
             <button type="button" (click)="opened.set(opened() === d.iso ? '' : d.iso)" [attr.aria-expanded]="opened() === d.iso">
@@ -63,19 +65,25 @@ const DAY = 24 * 60;
           </div>
         }
         @for (o of p.operations; track o.id; let i = $index) {
-          <div class="row" role="listitem" [style.top.px]="34 + 19 * i">
+          <div class="row" [style.top.px]="30 + pitch * i">
             <span
               class="wait"
               [style.left.%]="left(o.end)"
               [style.width.%]="left(o.ready) - left(o.end)"
               aria-hidden="true"
             ></span>
+            <span
+              class="bar"
+              [class.critical]="p.chain.includes(o.id)"
+              [class.put]="making().notBefore?.[o.id]"
+              [style.left.%]="dragged()?.id === o.id ? dragged()!.left : left(o.start)"
+              [style.width.%]="left(o.end) - left(o.start)"
+              aria-hidden="true"
+            ></span>
             <button
               type="button"
               class="op"
               [attr.data-op]="o.id"
-              [class.critical]="p.chain.includes(o.id)"
-              [class.put]="making().notBefore?.[o.id]"
               [style.left.%]="dragged()?.id === o.id ? dragged()!.left : left(o.start)"
               [style.width.%]="left(o.end) - left(o.start)"
               [attr.aria-label]="o.name + ', ' + when(o.start) + ' to ' + when(o.end) + '; arrow keys put it off a day'"
@@ -94,7 +102,7 @@ const DAY = 24 * 60;
             >
           </div>
         }
-        <div class="room" [style.height.px]="40 + 19 * p.operations.length"></div>
+        <div class="room" [style.height.px]="36 + pitch * p.operations.length"></div>
       </div>
       @if (opened(); as iso) {
         <ms-factor
@@ -193,6 +201,7 @@ export class RouteSheet {
   private readonly made = inject(JobMade);
   protected readonly shop = inject(ShopDesk);
   private readonly chart = viewChild<ElementRef<HTMLElement>>('chart');
+  protected readonly pitch = PITCH;
   protected readonly today = new Date().toISOString().slice(0, 10);
   protected readonly making = computed((): Making => this.desk.whole()!.making ?? {});
   protected readonly temperature = computed(() => this.making().temperature ?? USUAL_TEMPERATURE);

@@ -1,4 +1,5 @@
-import { centreOf } from '../../geometry/rects';
+import type { Point } from '../../geometry/points';
+import { boundsOf, centreOf } from '../../geometry/rects';
 import { eachKind } from '../../job/of-kind';
 import { formatQuantity } from '../../units/format-quantity';
 import { isRefusal, refusalText } from '../../units/refusal';
@@ -13,7 +14,7 @@ import { drilling } from '../drilling';
 import type { MadeFoot, MadeOf } from '../made-of';
 import { torqueCard } from '../torque-card';
 import { weldOrder } from '../weld-order';
-import { head, loud, perFoot, words, type Block, type Card, type Shape } from './card';
+import { head, loud, perFoot, words, type Block, type Card, type Picture, type Shape } from './card';
 import { partPicture } from './plate-picture';
 
 const show = (f: MadeFoot) => (v: number) => formatQuantity(v, 'length', f.job.units);
@@ -88,6 +89,15 @@ export const bendCards = ({ feet }: MadeOf): Card[] =>
           `${b.made}: ${b.says}`,
         ]),
       },
+      ...cutParts(f.r)
+        .filter((p) => p.bends.length > 0)
+        .flatMap((p): Block[] => [
+          head(p.name),
+          { kind: 'picture', picture: partPicture(p), says: 'Flat: bends start and end at the dashed lines' },
+          ...(p.side && p.side.length > 0
+            ? [{ kind: 'picture' as const, picture: sidePicture(p.side), says: 'From the side, as bent' }]
+            : []),
+        ]),
       ...short.map((b) =>
         loud(
           `${b.part}, bend ${b.bend}: its leg of ${mm(b.leg)} is shorter than ${mm(b.leastLeg)}, what a die eight thicknesses wide holds. Vise, or a narrower die.`,
@@ -188,6 +198,16 @@ export const torqueCards = ({ feet }: MadeOf): Card[] =>
       { kind: 'sign', text: 'Tightened and marked' },
     ];
   });
+
+/** Both faces of a bent part from its side. */
+function sidePicture(side: readonly Point[]): Picture {
+  const size = boundsOf(side);
+  const room = Math.max(size.x1 - size.x0, size.y1 - size.y0) * 0.05 + 4;
+  return {
+    bounds: boundsOf(side, room),
+    shapes: [{ region: { outer: side.map((p) => ({ ...p, bulge: 0 })), openings: [] }, look: 'metal' }],
+  };
+}
 
 /** The bolts’ holes, each by its turn and its name. */
 const inTurn = (holes: readonly CutHole[], order: readonly string[]): CutHole[] =>
