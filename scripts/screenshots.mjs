@@ -89,7 +89,14 @@ const VIEWS = {
       await page.locator('aside li button').first().hover();
     },
   },
-  make: { at: '/job/sensor-mast-foot/make' },
+  make: {
+    at: '/job/rail-on-three-pads/make',
+    async first(page) {
+      await page.getByRole('radio', { name: 'Route', exact: true }).click();
+      await page.getByLabel('First day').fill('2026-03-02');
+      await page.locator('[data-op=bed]').waitFor();
+    },
+  },
 };
 
 mkdirSync(OUT, { recursive: true });
