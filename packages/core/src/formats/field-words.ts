@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { VERSION } from '../job/schema';
 import { WholeJob } from '../job/whole-job';
+import { MAKING_WORDS } from './making-words';
 import { BUILDERS } from '../loads/registry';
 
 /** What a field is whose schema does not say it, by its name; `parent/name` where one name stands for two things. */
@@ -234,7 +235,7 @@ function described(node: unknown, parent: string, missing: Set<string>): unknown
       Object.entries(value).map(([name, of]) => {
         const inner = described(of, name, missing) as Node;
         if (typeof inner['description'] === 'string') return [name, inner];
-        const words = WORDS[`${parent}/${name}`] ?? OF_BUILDERS.get(`${parent}/${name}`) ?? WORDS[name];
+        const words = WORDS[`${parent}/${name}`] ?? MAKING_WORDS[`${parent}/${name}`] ?? OF_BUILDERS.get(`${parent}/${name}`) ?? WORDS[name] ?? MAKING_WORDS[name];
         if (words === undefined) missing.add(`${parent}/${name}`);
         return [name, words === undefined ? inner : { description: words, ...inner }];
       }),

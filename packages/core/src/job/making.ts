@@ -4,11 +4,11 @@ import { CURE_STEPS, PRODUCT_USES, USUAL_PRODUCTS, type Product, type ProductUse
 /** A plain figure of the shop floor: no unit to mix up, so no text beside it. */
 const figure = (name: string, low: number, high: number, unit = '') => {
   const words = `${name}: allowed ${String(low).replace('-', '−')} to ${high}${unit ? ` ${unit}` : ''}`;
-  return z.number({ error: words }).gte(low, words).lte(high, words);
+  return z.number({ error: words }).gte(low, words).lte(high, words).describe(words.replace(': allowed', ','));
 };
 const more = (name: string, high: number, unit = '') => {
   const words = `${name}: allowed over 0 up to ${high}${unit ? ` ${unit}` : ''}`;
-  return z.number({ error: words }).gt(0, words).lte(high, words);
+  return z.number({ error: words }).gt(0, words).lte(high, words).describe(words.replace(': allowed', ','));
 };
 
 export const MAKING_RANGES = {

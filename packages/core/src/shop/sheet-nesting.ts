@@ -2,7 +2,9 @@
 // eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="./maxrects-packer.d.ts" />
 import { MaxRectsPacker, PACKING_LOGIC } from 'maxrects-packer/dist/maxrects-packer.mjs';
+import type { Rect } from '../geometry/points';
 import { refuse, type Refusal } from '../units/refusal';
+import { intoOpenings, withInsides } from './nest-in-openings';
 
 /** Pieces of one outline, by the rectangle round it, mm. */
 export interface FlatPiece {
@@ -13,6 +15,8 @@ export interface FlatPiece {
   readonly count: number;
   /** Metal of one piece, mm². */
   readonly area: number;
+  /** Rectangles within its openings, from its near corner, x along its length. */
+  readonly openings?: readonly Rect[];
 }
 
 export interface SheetCut {
@@ -65,7 +69,8 @@ const WAYS = LAID.flatMap((laid) => [PACKING_LOGIC.MAX_EDGE, PACKING_LOGIC.MAX_A
 
 /**
  * Pieces of one metal and thickness on the sheets that cost the least area, by their rectangles (maximal rectangles, Jylänki 2010;
- * a heuristic: no fewer sheets are promised than `atLeast`). The best of several orders is kept.
+ * a heuristic: no fewer sheets are promised than `atLeast`). Small pieces lie in the
+ * openings of large ones first. The best of several orders is kept.
  */
 export function nestOn(
   pieces: readonly FlatPiece[],
@@ -73,12 +78,21 @@ export function nestOn(
   cut: SheetCut,
   onHand: readonly Offcut[] = [],
 ): SheetPlan | Refusal {
-  const { sheets: first, left } = fromOffcuts(pieces, onHand, cut);
-  const no = refusedNest(left, sizes, cut);
+  const wrong = refusedCut(cut);
+  if (wrong) return wrong;
+  const laid = cut.along ? ('along' as const) : ('free' as const);
+  const { left: outside, inside } = intoOpenings(pieces, cut.kerf, (small, long, wide) => {
+    const fits = small.filter((p) => fitsOn(p, long, wide, 0, laid));
+    if (fits.length === 0) return [];
+    return nested(fits, long, wide, { ...cut, margin: 0 }, laid, PACKING_LOGIC.MAX_AREA).sheets[0]!.pieces;
+  });
+  const { sheets: first, left } = fromOffcuts(outside, onHand, cut);
+  const no = tooLarge(left, sizes, cut);
   if (no) return no;
   const [long, wide] = sizes[0]!;
   const fresh = left.length > 0 ? nestFresh(left, sizes, cut) : { long, wide, sheets: [], bought: 0, atLeast: 0, waste: 0 };
-  return withOffcuts(first, pieces, fresh);
+  const plan = withOffcuts(first, pieces, fresh);
+  return { ...plan, sheets: withInsides(plan.sheets, pieces, inside) };
 }
 
 /** Metal over what it is cut from, its remnants left out, with the offcuts. */
@@ -131,13 +145,17 @@ function fitsOn(p: FlatPiece, long: number, wide: number, margin: number, laid: 
   return laid === 'free' ? along || across : laid === 'along' ? along : across;
 }
 
-function refusedNest(
+function refusedCut(cut: SheetCut): Refusal | undefined {
+  if (!(cut.kerf >= 0 && cut.kerf <= 20)) return refuse('cut.kerf', `a kerf of ${cut.kerf} mm`, '0 to 20 mm');
+  if (!(cut.margin >= 0 && cut.margin <= 100)) return refuse('cut.margin', `a margin of ${cut.margin} mm`, '0 to 100 mm');
+  return undefined;
+}
+
+function tooLarge(
   pieces: readonly FlatPiece[],
   sizes: readonly (readonly [number, number])[],
   cut: SheetCut,
 ): Refusal | undefined {
-  if (!(cut.kerf >= 0 && cut.kerf <= 20)) return refuse('cut.kerf', `a kerf of ${cut.kerf} mm`, '0 to 20 mm');
-  if (!(cut.margin >= 0 && cut.margin <= 100)) return refuse('cut.margin', `a margin of ${cut.margin} mm`, '0 to 100 mm');
   const large = pieces.find(
     (p) => !sizes.some(([long, wide]) => fitsOn(p, long, wide, cut.margin, cut.along ? 'along' : 'free')),
   );

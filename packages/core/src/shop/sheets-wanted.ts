@@ -4,6 +4,8 @@ import type { ShopSettings } from '../stock/shop-settings';
 import type { Refusal } from '../units/refusal';
 import { partList, type ListedPart } from './part-list';
 import { laidRegion, type Laid } from '../geometry/place-region';
+import type { Rect } from '../geometry/points';
+import { rectangleIn } from './nest-in-openings';
 import {
   nestOn,
   type FlatPiece,
@@ -83,6 +85,17 @@ export const OTHER_HAND = '′';
 
 const piecesOf = (p: ListedPart): FlatPiece[] => {
   const one = { name: `${p.mark} ${p.name}`, length: p.length, width: p.width, area: p.area };
-  const other = { ...one, id: `${p.mark}${OTHER_HAND}`, count: p.mirrored };
-  return [{ ...one, id: p.mark, count: p.count }, other].filter((x) => x.count > 0);
+  const drawn = { ...one, id: p.mark, count: p.count, openings: openingsOf(p, false) };
+  const other = { ...one, id: `${p.mark}${OTHER_HAND}`, count: p.mirrored, openings: openingsOf(p, true) };
+  return [drawn, other].filter((x) => x.count > 0);
 };
+
+/** Rectangles in a part’s openings as the packer sees it: from its far edge down, in either hand. */
+function openingsOf({ part }: ListedPart, mirrored: boolean): Rect[] {
+  const { x0, y0, y1 } = part.bounds;
+  const clear = part.region.openings.flatMap((o) => rectangleIn(o) ?? []);
+  return clear.map((r) => {
+    const [near, far] = mirrored ? [r.y0 - y0, r.y1 - y0] : [y1 - r.y1, y1 - r.y0];
+    return { x0: r.x0 - x0, x1: r.x1 - x0, y0: near, y1: far };
+  });
+}

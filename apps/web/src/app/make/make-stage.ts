@@ -6,6 +6,8 @@ import { cautionsFor } from '@core/chain/cautions';
 import { headline } from '@core/chain/headline';
 import { isResolved, resolve } from '@core/job/resolve';
 import { assumedValues } from '@core/job/values';
+import { barsWanted } from '@core/shop/bars-wanted';
+import { beddingCards, bendCards, torqueCards, weldCards } from '@core/shop/cards/bench';
 import { cutParts } from '@core/shop/cut-parts';
 import { PAPERS, templateFor, type PaperName } from '@core/shop/template-pages';
 import { boundsOf } from '@core/geometry/rects';
@@ -51,6 +53,20 @@ const SHEETS = [
 ] as const;
 type Sheet = (typeof SHEETS)[number]['id'];
 
+/** The card of the packet that a sheet is, where it is one. */
+const CARD: Readonly<Partial<Record<Sheet, string>>> = {
+  parts: 'parts',
+  sheets: 'sheets',
+  bars: 'bars',
+  bends: 'bends',
+  drill: 'drill',
+  welds: 'welds',
+  bed: 'bedding',
+  tighten: 'torque',
+  route: 'route',
+  buy: 'buy',
+};
+
 /** Make: the sheets to mark out, drill and cut by. They are made from the job as saved. */
 @Component({
   selector: 'ms-make-stage',
@@ -84,6 +100,7 @@ export class MakeStage {
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
   private readonly shop = inject(ShopDesk);
+  private readonly made = inject(JobMade);
   protected readonly job = computed(() => this.desk.job()!);
   protected readonly sheets = SHEETS;
   protected readonly sheet = signal<Sheet>('template');
@@ -165,6 +182,32 @@ export class MakeStage {
   protected readonly kerf = signal(0);
   protected readonly asKerf = computed((): Record<string, string> => (this.kerf() > 0 ? { kerf: String(this.kerf()) } : {}));
   protected readonly asPrinter = computed((): Record<string, string> => (this.printer() ? { printer: this.printer() } : {}));
+
+  /** The sheet by itself on paper; nothing of one that says there is nothing. */
+  protected readonly cardLink = computed(() => {
+    const card = CARD[this.sheet()];
+    if (!card || this.refusals().length > 0 || !this.has(card)) return '';
+    const paper = this.job().units === 'inch' ? '&paper=letter' : '';
+    return `/api/jobs/${this.job().id}/packet.pdf?card=${card}${paper}`;
+  });
+  private has(card: string): boolean {
+    const made = this.made.of();
+    if (!made) return false;
+    const asked: Readonly<Record<string, () => boolean>> = {
+      sheets: () => made.parts.some((p) => !p.part.sawn),
+      bars: () => this.wantsBars(),
+      bends: () => bendCards(made).length > 0,
+      welds: () => weldCards(made).length > 0,
+      bedding: () => beddingCards(made).length > 0,
+      torque: () => torqueCards(made).length > 0,
+    };
+    return asked[card]?.() ?? true;
+  }
+  private readonly bars = computed(() => barsWanted(this.desk.whole()!));
+  private wantsBars(): boolean {
+    const found = this.bars();
+    return 'wanted' in found && found.wanted.length > 0;
+  }
 
   protected showPart(id: string): void {
     this.partId.set(id);

@@ -1,0 +1,23 @@
+/** Words of the fields that say how a job is made, by their parent and name. */
+export const MAKING_WORDS: Readonly<Record<string, string>> = {
+  making: 'how, when and for how much it is made',
+  'making/products': 'what is filled, bedded, glued and painted with, by the makers’ sheets',
+  mix: 'how it is mixed, of what comes in two parts',
+  'mix/by': 'whether the parts are weighed or measured by volume',
+  potLife: 'how long it can be worked, and at which temperature that is said',
+  cure: 'how long until something may be asked of it',
+  'cure/step': 'what may be done then',
+  'cure/points': 'hours at one or two temperatures',
+  'making/trial': 'the piece made first to try on',
+  'making/start': 'first day of work',
+  'making/outdoors': 'fitted out of doors',
+  'making/daylight': 'when it is light there',
+  'daylight/from': 'from this time of day',
+  'daylight/to': 'to this time of day',
+  'making/days': '°C of single days, by their date',
+  'making/notBefore': 'operations put off to a day, by their name in the route',
+  'making/hired': 'a machine hired by the hour',
+  'hired/for': 'the operation it is hired for',
+  'making/lift': 'the lift: what hangs on the hook',
+  'lift/points': 'where slings take hold; at the feet where left out',
+};
