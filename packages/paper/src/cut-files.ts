@@ -2,7 +2,7 @@ import { compensated, laidShape, otherHand } from '@core/shop/cut-shape';
 import type { CutPart } from '@core/shop/cut-parts';
 import { partDxf, sheetDxf } from '@core/shop/dxf';
 import type { SheetWords } from '@core/shop/sheet-words';
-import { laidOn, sizeOf, type SheetsWanted } from '@core/shop/sheets-wanted';
+import { laidOn, sizeOf, type SheetsWanted } from '@core/shop/on-sheet';
 import { cutSvg } from '@core/shop/svg';
 import type { Rect } from '@core/geometry/points';
 import { isRefusal, refuse, type Refusal } from '@core/units/refusal';

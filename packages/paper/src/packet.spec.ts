@@ -10,7 +10,8 @@ import { planOf } from '@core/shop/cards/packet';
 import { labelsOf } from '@core/shop/labels';
 import { madeOf, type MadeOf } from '@core/shop/made-of';
 import type { Schedule } from '@core/shop/schedule';
-import { sheetsWanted, type SheetsWanted } from '@core/shop/sheets-wanted';
+import { type SheetsWanted } from '@core/shop/on-sheet';
+import { sheetsWanted } from '@core/shop/sheets-wanted';
 import { solveProgramme } from '@core/shop/solve-programme';
 import { USUAL_SHOP } from '@core/stock/shop-settings';
 import { eightFeet } from '@core/testing/eight-feet';
@@ -150,7 +151,7 @@ it('parts and buy list as CSV, read by a general reader: as many rows, the same 
     of.parts.map((p) => [p.mark, p.count, p.mirrored]),
   );
   const cut = await barsCut(whole, USUAL_SHOP, solveProgramme);
-  const sheets = (sheetsWanted(whole, USUAL_SHOP.sheetCut) as { wanted: SheetsWanted[] }).wanted;
+  const sheets = (sheetsWanted(whole, USUAL_SHOP.sheetCut) as { wanted: readonly SheetsWanted[]; dropped: number }).wanted;
   const list = buyList({ of, sheets, bars: 'bars' in cut ? cut.bars : [], shop: USUAL_SHOP });
   const bought = rows(buyCsv(list, 'EUR', says, 'comma'), ';');
   const number = (v: string | undefined) => Number(v!.replace(',', '.'));

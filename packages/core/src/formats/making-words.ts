@@ -18,6 +18,12 @@ export const MAKING_WORDS: Readonly<Record<string, string>> = {
   'making/notBefore': 'operations put off to a day, by their name in the route',
   'making/hired': 'a machine hired by the hour',
   'hired/for': 'the operation it is hired for',
+  'making/laid': 'pieces put elsewhere on their sheets by hand',
+  'laid/stock': 'the metal and thickness of the sheet',
+  'laid/sheet': 'which sheet of it, from 0',
+  'laid/piece': 'mark of the piece',
+  'laid/nth': 'which of that mark on the sheet, from 0',
+  'laid/turned': 'turned a quarter',
   'making/lift': 'the lift: what hangs on the hook',
   'lift/points': 'where slings take hold; at the feet where left out',
 };

@@ -13,10 +13,13 @@ function toSegment(p: Point, [a, b]: MiddleLine): number {
 
 const side = (p: Point, [a, b]: MiddleLine): number => (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);
 
+/** Whether two lines cross, each between its ends; touching is no crossing. */
+export const crosses = (a: MiddleLine, b: MiddleLine): boolean =>
+  side(a[0], b) * side(a[1], b) < 0 && side(b[0], a) * side(b[1], a) < 0;
+
 /** Between two middle lines, mm; 0 where they cross. */
 export function between(a: MiddleLine, b: MiddleLine): number {
-  const cross = side(a[0], b) * side(a[1], b) < 0 && side(b[0], a) * side(b[1], a) < 0;
-  return cross ? 0 : Math.min(toSegment(a[0], b), toSegment(a[1], b), toSegment(b[0], a), toSegment(b[1], a));
+  return crosses(a, b) ? 0 : Math.min(toSegment(a[0], b), toSegment(a[1], b), toSegment(b[0], a), toSegment(b[1], a));
 }
 
 /** The outline of a hole d wide about its middle line, anticlockwise, its ends as half circles. */

@@ -59,6 +59,18 @@ export const ProductSheet = z
     });
   });
 
+/** A piece that was put elsewhere on its sheet by hand: the nth of its mark there, its near corner from the far left one, mm. */
+export const LaidByHand = z.strictObject({
+  stock: z.string().max(120),
+  sheet: z.number().int().gte(0, 'allowed: 0 to 199').lte(199, 'allowed: 0 to 199'),
+  piece: z.string().max(20),
+  nth: z.number().int().gte(0, 'allowed: 0 to 999').lte(999, 'allowed: 0 to 999'),
+  x: figure('x', 0, 20_000, 'mm'),
+  y: figure('y', 0, 20_000, 'mm'),
+  turned: z.boolean(),
+});
+export type LaidByHand = z.infer<typeof LaidByHand>;
+
 /** What is said of how, when and for how much a job is made; everything may be left out. */
 export const Making = z.strictObject({
   /** Products by what they do; the usual one of its kind, and assumed, where left out. */
@@ -107,6 +119,8 @@ export const Making = z.strictObject({
         .optional(),
     })
     .optional(),
+  /** Pieces put elsewhere on their sheets by hand. */
+  laid: z.array(LaidByHand).max(200, 'allowed: up to 200 pieces').optional(),
   /** To set the shop’s own price beside. */
   boughtIn: figure('Bought-in price', 0, MAKING_RANGES.money).optional(),
   budget: figure('Budget', 0, MAKING_RANGES.money).optional(),

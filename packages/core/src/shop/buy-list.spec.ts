@@ -8,7 +8,8 @@ import { barPlan } from './bar-cutting';
 import { barsWanted } from './bars-wanted';
 import { buyList, money, type BarsCut } from './buy-list';
 import { madeOf, type MadeOf } from './made-of';
-import { sheetsWanted, type SheetsWanted } from './sheets-wanted';
+import { type SheetsWanted } from './on-sheet';
+import { sheetsWanted } from './sheets-wanted';
 
 const mm = (v: number) => fromSheet(v, `${v} mm`);
 const rail = (length: number, count: number): FreePart => ({
@@ -25,7 +26,8 @@ const rail = (length: number, count: number): FreePart => ({
 const byFirstFit = async () => undefined;
 async function bought(whole: WholeJob, shop = USUAL_SHOP) {
   const of = madeOf(whole) as MadeOf;
-  const sheets = (sheetsWanted(whole, shop.sheetCut, shop.offcuts) as { wanted: SheetsWanted[] }).wanted;
+  const sheets = (sheetsWanted(whole, shop.sheetCut, shop.offcuts) as { wanted: readonly SheetsWanted[]; dropped: number })
+    .wanted;
   const { wanted } = barsWanted(whole, shop.offcuts) as { wanted: { stock: string; pieces: never[]; bars: never[] }[] };
   const bars: BarsCut[] = await Promise.all(
     wanted.map(async (w) => ({ stock: w.stock, plan: await barPlan(w.pieces, w.bars, shop.saw, byFirstFit) })),

@@ -10,7 +10,7 @@ import { boltRows } from './bolt-length';
 import type { MadeOf } from './made-of';
 import type { ListedPart } from './part-list';
 import { routeOf, workOf } from './route';
-import { sizeOf, type SheetsWanted } from './sheets-wanted';
+import { sizeOf, type SheetsWanted } from './on-sheet';
 
 export const BUY_GROUPS = ['metal', 'fasteners', 'consumables', 'hire', 'labour'] as const;
 

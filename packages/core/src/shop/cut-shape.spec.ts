@@ -8,7 +8,8 @@ import { isRefusal } from '../units/refusal';
 import { cutParts } from './cut-parts';
 import { compensated, laidShape, otherHand, type CutShape } from './cut-shape';
 import { DXF_LAYERS, SHEET_LAYERS, sheetDxf } from './dxf';
-import { laidOn, outlineOn, sheetsWanted } from './sheets-wanted';
+import { laidOn, outlineOn } from './on-sheet';
+import { sheetsWanted } from './sheets-wanted';
 import type { SheetPlan } from './sheet-nesting';
 import { cutSvg } from './svg';
 

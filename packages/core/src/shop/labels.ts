@@ -1,7 +1,7 @@
 import type { WholeJob } from '../job/whole-job';
 import { placeWords } from './cards/parts';
 import type { MadeOf } from './made-of';
-import { OTHER_HAND } from './sheets-wanted';
+import { OTHER_HAND } from './on-sheet';
 
 /** One sticker or tag: what is stamped, what it is, which face shows, where it goes. */
 export interface Label {

@@ -1,5 +1,5 @@
 import type { Rect } from '../geometry/points';
-import { loopBounds, loopPoints, type Loop } from '../geometry/region';
+import { isInside, loopBounds, loopPoints, type Loop } from '../geometry/region';
 import type { FlatPiece, NestedSheet, PlacedPiece } from './sheet-nesting';
 
 /** How pieces are laid in one rectangle: those that go in, the others left. */
@@ -31,7 +31,8 @@ export function rectangleIn(ring: Loop): Rect | undefined {
       { x: r.x1, y: r.y0 },
       { x: r.x1, y: r.y1 },
       { x: r.x0, y: r.y1 },
-    ].every((p) => isIn(p, points)) && !points.some((p) => p.x > r.x0 && p.x < r.x1 && p.y > r.y0 && p.y < r.y1);
+    ].every((p) => isInside({ outer: ring, openings: [] }, p)) &&
+    !points.some((p) => p.x > r.x0 && p.x < r.x1 && p.y > r.y0 && p.y < r.y1);
   let [low, high] = [0, 1];
   if (lies(at(1 - 1e-9))) return at(1);
   if (!lies(at(1e-3))) return undefined;
@@ -41,16 +42,6 @@ export function rectangleIn(ring: Loop): Rect | undefined {
     else high = middle;
   }
   return at(low);
-}
-
-/** Whether a point lies in a ring: an odd number of its edges to the right. */
-function isIn(p: { x: number; y: number }, ring: readonly { x: number; y: number }[]): boolean {
-  let inside = false;
-  ring.forEach((a, i) => {
-    const b = ring[(i + 1) % ring.length]!;
-    if (a.y > p.y !== b.y > p.y && p.x < a.x + ((p.y - a.y) / (b.y - a.y)) * (b.x - a.x)) inside = !inside;
-  });
-  return inside;
 }
 
 /** Puts what is small into the openings of what is large, a cut from their edges, before anything is laid on a sheet. */

@@ -1,6 +1,7 @@
 import type { Point } from '../geometry/points';
 import { cutLength, loopPoints } from '../geometry/region';
 import { distance } from '../geometry/points';
+import { between } from '../geometry/slots';
 import { edgeName } from '../job/weld-lines';
 import type { Resolved } from '../job/resolve';
 import { heldThickness } from '../checks/skin-parts';
@@ -244,14 +245,7 @@ function protect(r: Resolved): string[] {
 /** Holes whose edge stands nearer to a bead than twice its leg and 10 mm. */
 function tooNear(r: Resolved, runs: readonly Unplaced[]): string[] {
   const near = (p: Point, d: number, run: Unplaced) =>
-    (run.line ?? []).slice(1).some((b, i) => toSegment(p, run.line![i]!, b) - d / 2 < 2 * run.leg + HEAT);
+    (run.line ?? []).slice(1).some((b, i) => between([p, p], [run.line![i]!, b]) - d / 2 < 2 * run.leg + HEAT);
   const holes = [...r.bolts.map((b) => ({ ...b, d: r.d0 })), ...r.plateHoles];
   return holes.filter((h) => runs.some((run) => near(h, h.d, run))).map((h) => h.id);
-}
-
-function toSegment(p: Point, a: Point, b: Point): number {
-  const [vx, vy] = [b.x - a.x, b.y - a.y];
-  const l = vx * vx + vy * vy;
-  const t = l === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * vx + (p.y - a.y) * vy) / l));
-  return Math.hypot(p.x - a.x - t * vx, p.y - a.y - t * vy);
 }

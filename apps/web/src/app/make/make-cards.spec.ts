@@ -300,3 +300,31 @@ describe('left over', () => {
     expect(host().textContent).toContain('Offcut off the rack');
   });
 });
+
+describe('a piece on its sheet', () => {
+  const pieces = () => [...host().querySelectorAll<SVGPathElement>('.cut-out')];
+  const key = async (k: string, shiftKey = false) => {
+    pieces()[0]!.dispatchEvent(new KeyboardEvent('keydown', { key: k, shiftKey, bubbles: true, cancelable: true }));
+    await fixture.whenStable();
+  };
+  it('is moved by arrow keys and turned by r, stays there, and goes back as planned', async () => {
+    await show(SheetPlan, testJob());
+    const before = pieces()[0]!.getAttribute('d');
+    await key('ArrowRight', true);
+    const [put] = desk.whole()!.making!.laid!;
+    expect(put).toMatchObject({ sheet: 0, nth: 0, x: 20, y: 10 });
+    expect(pieces()[0]!.getAttribute('d')).not.toBe(before);
+    await key('r');
+    expect(desk.whole()!.making!.laid).toHaveLength(1);
+    [...host().querySelectorAll('button')].find((b) => b.textContent!.includes('as planned again'))!.click();
+    await fixture.whenStable();
+    expect(desk.whole()!.making).toBeUndefined();
+    expect(pieces()[0]!.getAttribute('d')).toBe(before);
+  });
+  it('does not go over the margin: it says why and stays', async () => {
+    await show(SheetPlan, testJob());
+    await key('ArrowLeft');
+    expect(host().querySelector('[role=alert]')!.textContent).toContain('it reaches over the sheet’s margin');
+    expect(desk.did).toEqual([]);
+  });
+});

@@ -1,20 +1,34 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { pathData } from '@core/geometry/region';
+import { whyNot } from '@core/shop/laid-by-hand';
 import type { NestedSheet, Offcut, PlacedPiece, SheetCut, SheetPlan as Plan } from '@core/shop/sheet-nesting';
 import { USUAL_SHOP } from '@core/stock/shop-settings';
-import { OTHER_HAND, outlineOn, sizeOf, sheetsWanted, type SheetsWanted } from '@core/shop/sheets-wanted';
+import { OTHER_HAND, outlineOn, sizeOf, type SheetsWanted } from '@core/shop/on-sheet';
+import { sheetsWanted } from '@core/shop/sheets-wanted';
 import { lengthRange } from '@core/units/field-range';
 import { formatQuantity } from '@core/units/format-quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';
 import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
 import { CutLengths } from './cut-lengths';
+import { withMaking } from './making-edits';
 import { ShopDesk } from './shop-desk';
 
 const RANGES = {
   kerf: lengthRange('Left between pieces', 20, '0'),
   margin: lengthRange('Left along the edges', 100, '0'),
 } as const;
+
+interface Dragged {
+  readonly stock: string;
+  readonly sheet: NestedSheet;
+  readonly index: number;
+  readonly from: { readonly x: number; readonly y: number };
+  /** Pixels in a millimetre. */
+  readonly scale: number;
+  readonly dx: number;
+  readonly dy: number;
+}
 
 /** Which sheets to buy and where each piece lies on them, to scale. */
 @Component({
@@ -29,6 +43,12 @@ const RANGES = {
     </ms-cut-lengths>
     @if (shop.failure()) {
       <p class="error" role="alert">{{ shop.failure() }}</p>
+    }
+    @if (dropped() > 0) {
+      <p class="error" role="status">
+        {{ dropped() }} {{ dropped() === 1 ? 'piece' : 'pieces' }} put by hand no longer fit there, as the job was changed: they
+        lie as planned.
+      </p>
     }
     @for (r of refusals(); track r) {
       <p class="error" role="alert">{{ r }}</p>
@@ -45,6 +65,17 @@ const RANGES = {
               : 'No fewer of them would do.'
           }}
         </p>
+        @if (said(); as words) {
+          @if (words.stock === s.stock) {
+            <p class="error" role="alert">{{ words.text }}</p>
+          }
+        }
+        @if (byHand(s) > 0) {
+          <p class="note">
+            {{ byHand(s) }} {{ byHand(s) === 1 ? 'piece lies' : 'pieces lie' }} where it was put by hand.
+            <button type="button" class="shelve" (click)="asPlanned(s)">as planned again</button>
+          </p>
+        }
         <div class="laid">
           @for (sheet of p.sheets; track $index) {
             @let z = size(p, sheet);
@@ -56,7 +87,19 @@ const RANGES = {
               >
                 <rect class="sheet" x="0" y="0" [attr.width]="z.long" [attr.height]="z.wide" />
                 @for (piece of sheet.pieces; track $index) {
-                  <path class="cut-out" [attr.d]="outline(s, piece, z.wide)" />
+                  <path
+                    class="cut-out"
+                    role="button"
+                    tabindex="0"
+                    [attr.aria-label]="'Piece ' + piece.id + '; arrow keys move it, r turns it'"
+                    [attr.transform]="pulled(s, $index, sheet)"
+                    [attr.d]="outline(s, piece, z.wide)"
+                    (pointerdown)="grab($event, s, sheet, $index)"
+                    (pointermove)="pull($event)"
+                    (pointerup)="drop(s, p, sheet)"
+                    (pointercancel)="dragged.set(null)"
+                    (keydown)="nudge($event, s, p, sheet, $index)"
+                  />
                   <text [attr.x]="middle(s, piece).x" [attr.y]="middle(s, piece).y" [attr.font-size]="z.wide / 22">
                     {{ piece.id }}
                   </text>
@@ -81,8 +124,9 @@ const RANGES = {
     }
     @if (wanted().length > 0) {
       <p class="note">
-        Numbers are the parts’ marks. Pieces lie by the rectangles round them (maximal rectangles, Jylänki 2010), the best of
-        several orders; those with a stroke are of the other hand.
+        Numbers are the parts’ marks. Drag a piece to another place, or arrow keys on it and r to turn it: it stays there. Pieces
+        lie by the rectangles round them (maximal rectangles, Jylänki 2010), the best of several orders; those with a stroke are
+        of the other hand.
       </p>
     }
   `,
@@ -101,6 +145,10 @@ export class SheetPlan {
   protected readonly wanted = computed(() => {
     const f = this.found();
     return 'wanted' in f ? f.wanted : [];
+  });
+  protected readonly dropped = computed(() => {
+    const f = this.found();
+    return 'dropped' in f ? f.dropped : 0;
   });
   protected readonly refusals = computed(() => {
     const f = this.found();
@@ -122,6 +170,61 @@ export class SheetPlan {
   protected file(s: SheetsWanted, sheet: number, ending: 'dxf' | 'svg'): string {
     const asked = new URLSearchParams({ stock: s.stock, sheet: String(sheet) });
     return `/api/jobs/${this.desk.whole()!.id}/sheet.${ending}?${asked.toString()}`;
+  }
+
+  // A piece is put elsewhere on its sheet: by pointer, or by keys.
+  protected readonly dragged = signal<Dragged | null>(null);
+  protected readonly said = signal<{ readonly stock: string; readonly text: string } | null>(null);
+
+  protected grab(e: PointerEvent, s: SheetsWanted, sheet: NestedSheet, index: number): void {
+    const path = e.target as SVGGraphicsElement;
+    path.setPointerCapture(e.pointerId);
+    const scale = path.getScreenCTM()?.a || 1;
+    this.dragged.set({ stock: s.stock, sheet, index, from: { x: e.clientX, y: e.clientY }, scale, dx: 0, dy: 0 });
+  }
+  protected pull(e: PointerEvent): void {
+    this.dragged.update((d) => d && { ...d, dx: (e.clientX - d.from.x) / d.scale, dy: (e.clientY - d.from.y) / d.scale });
+  }
+  protected pulled(s: SheetsWanted, index: number, sheet: NestedSheet): string | null {
+    const d = this.dragged();
+    return d && d.stock === s.stock && d.sheet === sheet && d.index === index ? `translate(${d.dx} ${d.dy})` : null;
+  }
+  protected drop(s: SheetsWanted, p: Plan, sheet: NestedSheet): void {
+    const d = this.dragged();
+    this.dragged.set(null);
+    if (!d || (Math.abs(d.dx) < 0.5 && Math.abs(d.dy) < 0.5)) return;
+    const was = sheet.pieces[d.index]!;
+    this.put(s, p, sheet, d.index, { ...was, x: Math.round(was.x + d.dx), y: Math.round(was.y + d.dy) });
+  }
+  protected nudge(e: KeyboardEvent, s: SheetsWanted, p: Plan, sheet: NestedSheet, index: number): void {
+    const was = sheet.pieces[index]!;
+    const step = e.shiftKey ? 10 : 1;
+    const way = { ArrowRight: [step, 0], ArrowLeft: [-step, 0], ArrowDown: [0, step], ArrowUp: [0, -step] }[e.key];
+    if (!way && e.key !== 'r') return;
+    e.preventDefault();
+    e.stopPropagation();
+    this.put(s, p, sheet, index, way ? { ...was, x: was.x + way[0]!, y: was.y + way[1]! } : { ...was, turned: !was.turned });
+  }
+  private put(s: SheetsWanted, p: Plan, sheet: NestedSheet, index: number, now: PlacedPiece): void {
+    const k = p.sheets.indexOf(sheet);
+    const pieces = sheet.pieces.map((x, i) => (i === index ? now : x));
+    const no = whyNot(s, p, k, pieces, index, this.cut());
+    this.said.set(no ? { stock: s.stock, text: `Piece ${now.id} does not go there: ${no}.` } : null);
+    if (no) return;
+    const nth = sheet.pieces.slice(0, index).filter((x) => x.id === now.id).length;
+    const mine = { stock: s.stock, sheet: k, piece: now.id, nth };
+    const others = (this.desk.whole()!.making?.laid ?? []).filter(
+      (l) => !(l.stock === mine.stock && l.sheet === k && l.piece === mine.piece && l.nth === nth),
+    );
+    const laid = [...others, { ...mine, x: now.x, y: now.y, turned: now.turned }];
+    this.desk.changeWhole(`Piece ${now.id} put by hand`, (w) => withMaking(w, { laid }));
+  }
+  protected byHand(s: SheetsWanted): number {
+    return (this.desk.whole()!.making?.laid ?? []).filter((l) => l.stock === s.stock).length;
+  }
+  protected asPlanned(s: SheetsWanted): void {
+    const laid = (this.desk.whole()!.making?.laid ?? []).filter((l) => l.stock !== s.stock);
+    this.desk.changeWhole('Pieces as planned', (w) => withMaking(w, { laid: laid.length > 0 ? laid : undefined }));
   }
 
   protected made({ plan }: SheetsWanted): Plan | undefined {

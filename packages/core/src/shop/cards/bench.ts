@@ -237,7 +237,9 @@ export const beddingCards = ({ feet, whole }: MadeOf): Card[] => {
               ? `${(b.volume / 1000).toFixed(0)} cm³ (${b.from}): ${b.batch.cartridges} ${b.batch.cartridges === 1 ? 'cartridge' : 'cartridges'}.`
               : `${(b.volume / 1000).toFixed(0)} cm³ (${b.from}), ${b.batch.mixed.toFixed(0)} with what stays in the pot: ${b.batch.resin.toFixed(0)} g resin and ${b.batch.hardener.toFixed(0)} g hardener, weighed.`,
           ),
-      words(`Worked within ${Math.round(b.pot)} min at ${degrees(celsius)}${b.product.mix ? '; mix no more than goes on in two thirds of that' : ''}.`),
+      words(
+        `Worked within ${Math.round(b.pot)} min at ${degrees(celsius)}${b.product.mix ? '; mix no more than goes on in two thirds of that' : ''}.`,
+      ),
       { kind: 'list', tick: true, items: b.steps },
       { kind: 'table', head: ['Wait', 'Time'], rows: b.cures.map((c) => [c.step, cureWords(c, celsius)]) },
     ]),

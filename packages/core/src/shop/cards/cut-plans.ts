@@ -3,7 +3,7 @@ import { isRefusal, refusalText } from '../../units/refusal';
 import type { UnitSystem } from '../../units/format-quantity';
 import { roundedRect } from '../../geometry/region';
 import type { BarsCut } from '../buy-list';
-import { OTHER_HAND, outlineOn, sizeOf, type SheetsWanted } from '../sheets-wanted';
+import { OTHER_HAND, outlineOn, sizeOf, type SheetsWanted } from '../on-sheet';
 import type { PlacedPiece } from '../sheet-nesting';
 import { head, loud, words, type Block, type Card, type Picture, type Shape } from './card';
 
