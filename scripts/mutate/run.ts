@@ -17,9 +17,11 @@ const ASKED: Readonly<Record<string, number>> = {
   survey: 60,
   spread: 60,
   server: 60,
+  paper: 60,
 };
 const FOLDERS = Object.keys(ASKED).filter((f) => folder === '' || folder.split(',').includes(f));
-const rootOf = (f: string) => (f === 'server' ? 'apps/server/src' : `packages/core/src/${f}`);
+const rootOf = (f: string) =>
+  f === 'server' ? 'apps/server/src' : f === 'paper' ? 'packages/paper/src' : `packages/core/src/${f}`;
 /** A mutant that runs so much longer than the tests without it has made a loop without end: found. */
 const TIMES = 6;
 const AT_LEAST = 12_000;
@@ -141,7 +143,12 @@ const results = new Map([
   ...(await group(
     'core',
     specsIn('packages/core/src'),
-    mutants.filter((m) => m.folder !== 'server'),
+    mutants.filter((m) => m.folder !== 'server' && m.folder !== 'paper'),
+  )),
+  ...(await group(
+    'paper',
+    specsIn('packages/paper/src'),
+    mutants.filter((m) => m.folder === 'paper'),
   )),
   ...(await group(
     'server',

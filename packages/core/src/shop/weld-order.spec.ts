@@ -56,3 +56,21 @@ it('names what the heat must not reach: sealant where it is bedded, zinc where i
   expect(protect({ place: 'salt' })).toContain('Zinc');
   expect(protect({})).not.toMatch(/Sealant|Zinc/);
 });
+
+it('a run over a cable behind the skin is named, with the room it asks for; one clear of it is not', () => {
+  const { base } = testJob();
+  const at = base.length.v / 2;
+  const hidden = (off: number) => ({
+    id: 'C1',
+    what: 'cable' as const,
+    note: '',
+    x0: at + off,
+    x1: at + off + 20,
+    y0: -10,
+    y1: 10,
+    clear: q(5),
+  });
+  const over = (off: number) => card((j) => allRound({ ...j, survey: { ...j.survey, hidden: [hidden(off)] } }))!.over;
+  expect(over(4)).toEqual(['W1 over cable C1']);
+  expect(over(6)).toEqual([]);
+});

@@ -34,6 +34,8 @@ export interface WeldCard {
   /** Before, while and after, in order. */
   readonly order: readonly string[];
   readonly protect: readonly string[];
+  /** Runs over something that hides behind the skin, by name. */
+  readonly over: readonly string[];
   /** Holes nearer to a weld than its heat leaves true: drilled after. */
   readonly drillAfter: readonly string[];
 }
@@ -168,6 +170,7 @@ export function weldOrder(r: Resolved): WeldCard | undefined {
     between: BETWEEN[r.plateMetal.group] ?? 'let each run cool until a hand can lie beside it',
     order: orderWords(thin, runs, mm),
     protect: protect(r),
+    over: overHidden(r, runs),
     drillAfter: tooNear(r, all),
   };
 }
@@ -240,6 +243,22 @@ function protect(r: Resolved): string[] {
     ...job.survey.hidden.map((h) => `Behind the skin: ${h.what} ${h.id}${h.note ? `, ${h.note}` : ''}.`),
     'Cables, hoses and linings behind: moved or covered with a wet blanket, and watched for half an hour after.',
   ];
+}
+
+/** A run that passes over a cable, a pipe or a tank, with the clearance it asks for. */
+function overHidden(r: Resolved, runs: readonly WeldRun[]): string[] {
+  return r.job.survey.hidden.flatMap((h) => {
+    const room = (p: Point) =>
+      p.x > h.x0 - h.clear.v && p.x < h.x1 + h.clear.v && p.y > h.y0 - h.clear.v && p.y < h.y1 + h.clear.v;
+    const over = runs.filter((w) => (w.line ?? []).slice(1).some((b, i) => along(w.line![i]!, b).some(room)));
+    return over.length > 0 ? [`${over.map((w) => w.mark).join(', ')} over ${h.what} ${h.id}`] : [];
+  });
+}
+
+/** Points along a line, two millimetres apart at most. */
+function along(a: Point, b: Point): Point[] {
+  const n = Math.max(1, Math.ceil(distance(a, b) / 2));
+  return Array.from({ length: n + 1 }, (_, i) => ({ x: a.x + ((b.x - a.x) * i) / n, y: a.y + ((b.y - a.y) * i) / n }));
 }
 
 /** Holes whose edge stands nearer to a bead than twice its leg and 10 mm. */

@@ -52,5 +52,15 @@ export function aFrame(): WholeJob {
   const laid = stood.feet
     .slice(1, 3)
     .reduce((w, f) => changedFoot(w, f.id, { skin: { ...f.skin, thickness: measured(14) } }), stood);
-  return changedFoot(laid, 'F4', { skin: { ...skin, thickness: measured(11) } });
+  return {
+    ...changedFoot(laid, 'F4', { skin: { ...skin, thickness: measured(11) } }),
+    // Set down by the harbour's crane, out of doors in March.
+    making: {
+      outdoors: true,
+      daylight: { from: '08:30', to: '17:00' },
+      temperature: 9,
+      hired: { what: 'harbour crane', for: 'lift', perHour: 95, leastHours: 3 },
+      lift: { mass: 310, x: 0, y: 0, z: 900, hook: 3200 },
+    },
+  };
 }

@@ -53,5 +53,5 @@ export function generatorSkid(): WholeJob {
       },
     ],
   });
-  return standingAs(one, 'F1', 'two rails', { along: 0, across: 560, count: 2 });
+  return { ...standingAs(one, 'F1', 'two rails', { along: 0, across: 560, count: 2 }), making: { boughtIn: 540, budget: 400 } };
 }

@@ -73,9 +73,35 @@ export function railPads(): WholeJob {
     welds: { ...job.welds, fitting: 'all round' },
   });
   const stood = standingAs(one, 'F1', 'row', { along: 520, across: 0, count: 3 });
-  return [2, 3].reduce((w, k) => {
+  const laid = [2, 3].reduce((w, k) => {
     const own = madeItsOwn(w, `F${k}`);
     const { design } = own.feet.find((f) => f.id === `F${k}`)!;
     return changedFoot(own, `F${k}`, { design: { ...design!, ...made(HALF[k - 1]!, k) } });
   }, stood);
+  // A trial pad in card, and the sealant by its tin: a cool boathouse.
+  return {
+    ...laid,
+    making: {
+      trial: 'card',
+      temperature: 14,
+      products: {
+        sealant: {
+          name: 'Boathouse bedding sealant',
+          cartridge: 290,
+          potLife: { at: 20, minutes: 40 },
+          from: 5,
+          to: 35,
+          cure: [
+            {
+              step: 'load',
+              points: [
+                { at: 10, hours: 96 },
+                { at: 20, hours: 48 },
+              ],
+            },
+          ],
+        },
+      },
+    },
+  };
 }

@@ -150,6 +150,9 @@ export const weldCards = ({ feet }: MadeOf): Card[] =>
       },
       { kind: 'list', tick: true, items: card.order },
       words(`Preheat: ${card.preheat}. Between runs: ${card.between}.`),
+      ...(card.over.length > 0
+        ? [loud(`Not in place: ${card.over.join('; ')}. Weld these runs off the job, or move what is behind.`)]
+        : []),
       head('Keep from the heat'),
       { kind: 'list', tick: true, items: card.protect },
       ...(card.drillAfter.length > 0

@@ -48,27 +48,32 @@ export function planOf(of: MadeOf, shop: ShopSettings, today: string): Schedule 
 export function packetOf(whole: WholeJob, { shop, today, bars }: PacketFrom): Packet | { readonly refusals: readonly Refusal[] } {
   const of = madeOf(whole);
   if ('refusals' in of) return of;
-  const found = sheetsWanted(whole, shop.sheetCut, shop.offcuts);
-  const sheets = 'wanted' in found ? found.wanted : [];
   const feet = of.feet.map((f) => ({ ...f, said: onPaper(f.job) }));
   const said = saidOf(whole, feet);
   return {
     said,
-    cards: [
-      coverCard(whole, feet, said.holds),
-      partsCard(of),
-      ...sheetsCard(sheets, whole.units),
-      ...barsCard(bars, whole.units),
-      ...bendCards(of),
-      ...drillCards(of),
-      ...weldCards(of),
-      ...beddingCards(of),
-      ...torqueCards(of),
-      ...liftCards(whole),
-      routeCard(planOf(of, shop, today), shop),
-      buyCard(buyList({ of, sheets, bars, shop }), whole, shop),
-    ],
+    cards: [coverCard(whole, feet, said.holds), ...workCards(of, { shop, today, bars })],
   };
+}
+
+/** All cards but the cover, which alone takes judging. */
+export function workCards(of: MadeOf, { shop, today, bars }: PacketFrom): Card[] {
+  const { whole } = of;
+  const found = sheetsWanted(whole, shop.sheetCut, shop.offcuts);
+  const sheets = 'wanted' in found ? found.wanted : [];
+  return [
+    partsCard(of),
+    ...sheetsCard(sheets, whole.units),
+    ...barsCard(bars, whole.units),
+    ...bendCards(of),
+    ...drillCards(of),
+    ...weldCards(of),
+    ...beddingCards(of),
+    ...torqueCards(of),
+    ...liftCards(whole),
+    routeCard(planOf(of, shop, today), shop),
+    buyCard(buyList({ of, sheets, bars, shop }), whole, shop),
+  ];
 }
 
 /** The plate, or where the plates of all feet stand. */
