@@ -27,11 +27,13 @@ function paragraphs(
   page: number,
   size: number,
   scale: ScaleWords,
+  stencil: boolean,
 ): Paragraph[] {
   const place = t.sheets.length > 1 ? ` (row ${sheet.row + 1}, column ${sheet.column + 1})` : '';
   const words = [
-    `Drilling template 1:1, ${PAPERS[t.paper].name}, sheet ${page} of ${t.sheets.length}${place}; ${said.issue}`,
+    `${stencil ? 'Stencil' : 'Drilling template'} 1:1, ${PAPERS[t.paper].name}, sheet ${page} of ${t.sheets.length}${place}; ${said.issue}`,
     scale.loud ? scale.text : '',
+    stencil ? 'Cut along the lines; where they stop, leave a bridge: it holds the middle.' : '',
     said.part,
     said.holes,
     said.verdict,
@@ -57,6 +59,7 @@ export function footStrip(
   sheet: TemplateSheet,
   page: number,
   scale: ScaleWords = printerWords(undefined),
+  stencil = false,
 ): void {
   const { doc } = pen;
   const top = t.height - MARGIN - STRIP;
@@ -76,10 +79,10 @@ export function footStrip(
   pen.line(said.job, x, y, { weight: 'bold', size: 4.4, width });
   const room = ROOM - 6.5;
   let size = 3.1;
-  let said1 = paragraphs(said, t, sheet, page, size, scale);
+  let said1 = paragraphs(said, t, sheet, page, size, scale, stencil);
   while (size > SMALLEST && pen.heightOf(said1, width) > room) {
     size -= 0.1;
-    said1 = paragraphs(said, t, sheet, page, size, scale);
+    said1 = paragraphs(said, t, sheet, page, size, scale, stencil);
   }
   // What still does not go in stands in full in the notes: the last words but the pointer to them go first.
   while (said1.length > 2 && pen.heightOf(said1, width) > room) said1.splice(said1.length - 2, 1);

@@ -230,3 +230,30 @@ it.each(['a4', 'letter'] as const)(
     expect(Math.max(...pages.at(-1)!.texts.map((t) => t.y))).toBeLessThanOrEqual(template.height - MARGIN + 1);
   },
 );
+
+it('a stencil leaves bridges: each hole of 11 is cut in two lines of π·11/2 less a twelfth of its edge, the outline whole', async () => {
+  const r = resolved(lopsidedJob());
+  const part = cutParts(r)[0]!;
+  const said = sheetWords(r, { version: 1, on: '2026-03-04' })(part);
+  const t = templateFor(part.bounds, 'a3') as Template;
+  const streams = async (stencil: boolean) => {
+    const pdf = await templatePdf({ job: lopsidedJob(), part, base: undefined, said, stencil }, t);
+    const raw = pdf.toString('latin1');
+    return [...raw.matchAll(/stream\r?\n/g)]
+      .map((m) => {
+        try {
+          return inflateSync(pdf.subarray(m.index + m[0].length, raw.indexOf('endstream', m.index))).toString('latin1');
+        } catch {
+          return '';
+        }
+      })
+      .join('\n');
+  };
+  const dashes = (text: string) => [...text.matchAll(/\[([\d.]+) ([\d.]+)\] 0 d/g)].map((m) => [Number(m[1]), Number(m[2])]);
+  const edge = Math.PI * 11;
+  const bridge = edge / 12;
+  const cut = dashes(await streams(true)).filter(([a]) => Math.abs(a! - (edge / 2 - bridge)) < 0.01);
+  expect(cut).toHaveLength(part.holes.length);
+  for (const [, gap] of cut) expect(gap).toBeCloseTo(bridge, 2);
+  expect(dashes(await streams(false)).filter(([a]) => Math.abs(a! - (edge / 2 - bridge)) < 0.01)).toEqual([]);
+});

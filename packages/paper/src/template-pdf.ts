@@ -17,14 +17,18 @@ export interface TemplateOf {
   /** The fitting's base, on the mounting plate. */
   readonly base: Rect | undefined;
   readonly said: SheetWords;
+  /** Cut out of card or thin stock: bridges are left in every opening and hole. */
+  readonly stencil?: boolean;
   /** The printer it is for, and whether its error is taken out. */
   readonly printer?: { readonly of: Printer; readonly corrected: boolean };
 }
 
 /** The 1:1 drilling template as PDF, with a page of notes at its end. 1 mm is 1 mm on the page, or on the printer it is corrected for. */
 export function templatePdf(of: TemplateOf, t: Template): Promise<Buffer> {
-  const { job, part, said, printer } = of;
-  const { doc, pen, done } = paperDoc(`${job.name}: ${part.name}, drilling template 1:1, ${said.issue}`);
+  const { job, part, said, printer, stencil = false } = of;
+  const { doc, pen, done } = paperDoc(
+    `${job.name}: ${part.name}, ${stencil ? 'stencil' : 'drilling template'} 1:1, ${said.issue}`,
+  );
   const stretch = printer?.corrected ? stretchOf(printer.of) : { x: 1, y: 1 };
   const scale = printerWords(printer);
   t.sheets.forEach((sheet, i) =>
@@ -34,7 +38,7 @@ export function templatePdf(of: TemplateOf, t: Template): Promise<Buffer> {
       () => {
         drawWindow(pen, of, t, sheet);
         drawOverlaps(pen, t, sheet);
-        footStrip(pen, said, t, sheet, i + 1, scale);
+        footStrip(pen, said, t, sheet, i + 1, scale, stencil);
       },
       stretch,
     ),

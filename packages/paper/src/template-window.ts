@@ -1,15 +1,16 @@
-import { pathData } from '@core/geometry/region';
+import { cutLength, pathData, type Loop } from '@core/geometry/region';
 import { slotLoop } from '@core/geometry/slots';
 import { endsOf } from '@core/job/made-hole';
 import type { CutHole, CutPart } from '@core/shop/cut-parts';
 import { sizeWords } from '@core/shop/hole-words';
+import { bridged } from '@core/shop/stencil';
 import { MARGIN, type Template, type TemplateSheet } from '@core/shop/template-pages';
 import { formatQuantity } from '@core/units/format-quantity';
 import type { Doc, Pen } from './pen';
 import type { TemplateOf } from './template-pdf';
 
 /** What one sheet shows of the part, cut off at its window: outline, base, bends, holes and the arrow to the front. */
-export function drawWindow(pen: Pen, { job, part, base }: TemplateOf, t: Template, sheet: TemplateSheet): void {
+export function drawWindow(pen: Pen, { job, part, base, stencil = false }: TemplateOf, t: Template, sheet: TemplateSheet): void {
   const { doc } = pen;
   const { window: w } = sheet;
   const [width, height] = [w.x1 - w.x0, w.y1 - w.y0];
@@ -17,8 +18,9 @@ export function drawWindow(pen: Pen, { job, part, base }: TemplateOf, t: Templat
   doc.rect(MARGIN, MARGIN, width, height).clip();
   const X = (x: number) => MARGIN + x - w.x0;
   const Y = (y: number) => MARGIN + w.y1 - y;
-  const outline = pathData(part.region, (p) => ({ x: X(p.x), y: Y(p.y) }), true);
-  doc.lineWidth(0.35).strokeColor('#000').path(outline).stroke();
+  const line = (ring: Loop) => pathData({ outer: ring, openings: [] }, (p) => ({ x: X(p.x), y: Y(p.y) }), true);
+  doc.lineWidth(0.35).strokeColor('#000').path(line(part.region.outer)).stroke();
+  for (const o of part.region.openings) cutLine(doc, line(o), cutLength({ outer: o, openings: [] }), stencil);
   if (base)
     doc
       .lineWidth(0.2)
@@ -41,7 +43,7 @@ export function drawWindow(pen: Pen, { job, part, base }: TemplateOf, t: Templat
     drawHole(
       pen,
       h,
-      { X, Y },
+      { X, Y, stencil },
       sizeWords(h, (v) => formatQuantity(v, 'length', job.units)),
     );
   // Arrow to the front, so the sheet cannot be laid down the wrong way round.
@@ -50,6 +52,15 @@ export function drawWindow(pen: Pen, { job, part, base }: TemplateOf, t: Templat
   doc.restore();
   if (t.sheets.length > 1)
     doc.lineWidth(0.1).strokeColor('#888').rect(MARGIN, MARGIN, width, height).stroke().strokeColor('#000');
+}
+
+/** A line that is cut: whole, or with the bridges of a stencil left in it. */
+function cutLine(doc: Doc, path: string, edge: number, stencil: boolean): void {
+  if (stencil) {
+    const { cut, bridge } = bridged(edge);
+    doc.dash(cut, { space: bridge });
+  }
+  doc.path(path).stroke().undash();
 }
 
 /** "bend starts" and so on, once along the middle line; the three lie near each other. */
@@ -71,9 +82,10 @@ function drawBendWords(pen: Pen, part: CutPart, X: (x: number) => number, Y: (y:
 interface Placed {
   readonly X: (x: number) => number;
   readonly Y: (y: number) => number;
+  readonly stencil: boolean;
 }
 
-function drawHole(pen: Pen, h: CutHole, { X, Y }: Placed, size: string): void {
+function drawHole(pen: Pen, h: CutHole, { X, Y, stencil }: Placed, size: string): void {
   const [x, y] = [X(h.x), Y(h.y)];
   const arm = h.d / 2 + 5;
   const { doc } = pen;
@@ -85,8 +97,15 @@ function drawHole(pen: Pen, h: CutHole, { X, Y }: Placed, size: string): void {
     .lineTo(x, y + arm)
     .stroke();
   doc.lineWidth(0.25);
-  if (h.slot)
-    doc.path(pathData({ outer: slotLoop(endsOf(h), h.d), openings: [] }, (p) => ({ x: X(p.x), y: Y(p.y) }), true)).stroke();
+  // A round hole is a slot of no length: two half circles.
+  const ring = slotLoop(endsOf(h), h.d);
+  if (h.slot || stencil)
+    cutLine(
+      doc,
+      pathData({ outer: ring, openings: [] }, (p) => ({ x: X(p.x), y: Y(p.y) }), true),
+      cutLength({ outer: ring, openings: [] }),
+      stencil,
+    );
   else doc.circle(x, y, h.d / 2).stroke();
   const at = x + h.d / 2 + 1.5;
   pen.line(h.id, at, y - 5.2, { weight: 'bold', size: 3.4 });

@@ -76,7 +76,7 @@ export function packetRoutes(store: JobStore, shop: ShopStore): Router {
     const asked = read(Asked.paper, req.query, res);
     const found = asked && made(req.params.id, res);
     if (!asked || !found) return;
-    const address = `${req.protocol}://${req.headers.host ?? 'localhost'}/jobs/${found.stored.job.id}`;
+    const address = `${req.protocol}://${req.headers.host ?? 'localhost'}/job/${found.stored.job.id}/make`;
     const labels = labelsOf(found.of, () => address);
     asFile(res, found.stored, 'labels', 'pdf').send(
       await labelsPdf(found.stored.job.name, issueOf(found.stored), labels, asked.paper),

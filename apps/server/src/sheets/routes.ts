@@ -31,6 +31,7 @@ const Asked = {
     /** One of the shop's, by its name. */
     printer: z.string().max(80).optional(),
     correct: oneOf('correct', ['yes', 'no']).default('yes'),
+    as: oneOf('as', ['template', 'stencil']).default('template'),
   }),
   cut: z.object({ part: Part, foot: Foot, hand: Hand, kerf: Kerf, only: oneOf('only', ['cut']).optional() }),
   csv: z.object({ foot: Foot, numbers: Numbers }),
@@ -57,12 +58,12 @@ export function sheetRoutes(store: JobStore, shop: ShopStore): Router {
         detail: `printer: not known — allowed: ${printers.map((p) => p.name).join(', ') || 'one of the shop’s, and it has none yet'}`,
       });
     const base = part.id === 'plate' && !other ? found.r.base : undefined;
-    const of = { job: found.job, part, base, said: found.say(part) };
+    const of = { job: found.job, part, base, said: found.say(part), stencil: asked.as === 'stencil' };
     const pdf = await templatePdf(
       printer ? { ...of, printer: { of: printer, corrected: asked.correct === 'yes' } } : of,
       template,
     );
-    asFile(res, found.stored, nameOf(found, `${part.name}, template ${asked.paper}`), 'pdf').send(pdf);
+    asFile(res, found.stored, nameOf(found, `${part.name}, ${asked.as} ${asked.paper}`), 'pdf').send(pdf);
   });
 
   for (const [path, ending, type] of [

@@ -37,51 +37,39 @@ export const POT_PART = 2 / 3;
 /** Of what is mixed: left in pots, brushes and squeezed out (common practice). */
 export const MIX_WASTE = 0.15;
 
+/** A two-part epoxy of the common kind: weighed two to one. */
+const EPOXY = {
+  mix: { resin: 100, hardener: 50, by: 'weight', resinDensity: 1.15, hardenerDensity: 1.0 },
+  from: 10,
+  to: 35,
+} as const;
+/** Set, and hard through: between the two temperatures by the makers' usual day against a half. */
+const SET = [
+  { at: 15, hours: 24 },
+  { at: 25, hours: 10 },
+] as const;
+const HARD = [
+  { at: 15, hours: 96 },
+  { at: 25, hours: 48 },
+] as const;
+
 export const USUAL_PRODUCTS = {
   adhesive: {
+    ...EPOXY,
     name: 'epoxy adhesive',
-    mix: { resin: 100, hardener: 50, by: 'weight', resinDensity: 1.15, hardenerDensity: 1.0 },
     potLife: { at: 20, minutes: 40 },
-    from: 10,
-    to: 35,
     cure: [
-      {
-        step: 'clamps off',
-        points: [
-          { at: 15, hours: 24 },
-          { at: 25, hours: 10 },
-        ],
-      },
-      {
-        step: 'load',
-        points: [
-          { at: 15, hours: 96 },
-          { at: 25, hours: 48 },
-        ],
-      },
+      { step: 'clamps off', points: SET },
+      { step: 'load', points: HARD },
     ],
   },
   filler: {
+    ...EPOXY,
     name: 'thickened epoxy',
-    mix: { resin: 100, hardener: 50, by: 'weight', resinDensity: 1.15, hardenerDensity: 1.0 },
     potLife: { at: 20, minutes: 25 },
-    from: 10,
-    to: 35,
     cure: [
-      {
-        step: 'drill',
-        points: [
-          { at: 15, hours: 24 },
-          { at: 25, hours: 10 },
-        ],
-      },
-      {
-        step: 'load',
-        points: [
-          { at: 15, hours: 96 },
-          { at: 25, hours: 48 },
-        ],
-      },
+      { step: 'drill', points: SET },
+      { step: 'load', points: HARD },
     ],
   },
   sealant: {

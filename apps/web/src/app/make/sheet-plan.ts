@@ -81,7 +81,7 @@ interface Dragged {
             @let z = size(p, sheet);
             <figure>
               <svg
-                role="img"
+                role="group"
                 [attr.viewBox]="'-8 -8 ' + (z.long + 16) + ' ' + (z.wide + 16)"
                 [attr.aria-label]="words(s, sheet.pieces)"
               >
