@@ -26,7 +26,7 @@ if (what === 'spread') {
   if (!args.includes('--page')) benchSpread(args);
   await benchDrags(draggable());
 } else {
-  bench(ROOT);
+  await bench(ROOT);
   await benchEdits(largestDemo());
 }
 rmSync(folder, { recursive: true });

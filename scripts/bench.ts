@@ -1,3 +1,7 @@
+import { jobPacket } from '@paper/job-packet';
+import { sheetsWanted } from '@core/shop/sheets-wanted';
+import { USUAL_SHOP } from '@core/stock/shop-settings';
+import { eightFeet } from '@core/testing/eight-feet';
 import { execFileSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -92,6 +96,21 @@ function recheckFeet(): void {
   );
 }
 
+/** What a fitting on eight feet takes to put on paper, and its sheets alone. */
+async function packets(): Promise<void> {
+  const whole = eightFeet();
+  const started = performance.now();
+  const pdf = await jobPacket(whole, { shop: USUAL_SHOP, version: 1, today: '2026-03-04', paper: 'a4' });
+  const all = performance.now() - started;
+  const again = performance.now();
+  sheetsWanted(eightFeet(), USUAL_SHOP.sheetCut);
+  const nested = performance.now() - again;
+  const size = Buffer.isBuffer(pdf) ? `${(pdf.length / 1000).toFixed(0)} kB` : 'refused';
+  console.log(
+    `packet, eight feet: ${(all / 1000).toFixed(1)} s, ${size} (goal: 5 s); its sheets nested: ${nested.toFixed(0)} ms (goal: 3 s)`,
+  );
+}
+
 /** The hull round twelve holes. */
 function wrapping(): void {
   const holes = Array.from({ length: 12 }, (_, i) => ({ x: 90 * Math.cos(i * 2.4) + i, y: 70 * Math.sin(i * 1.7) }));
@@ -168,12 +187,13 @@ function survey(): void {
   }
 }
 
-export function bench(root: string): void {
+export async function bench(root: string): Promise<void> {
   recheck(twelveBolts());
   recheck(largestDemo());
   recheck({ ...everyLinkJob(6), name: 'a joint with every kind of part' });
   recheckFeet();
   wrapping();
+  await packets();
   survey();
   choose();
   benchSpread([]);

@@ -4,6 +4,7 @@ import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { testJob } from '@core/testing/test-job';
+import { Judge } from '../job/judge';
 import { provideDesk, type TestDesk } from '../testing/desk';
 import { MakeStage } from './make-stage';
 
@@ -116,10 +117,14 @@ it('a bent plate is shown as its flat blank with the lines of its bend, and ever
     [...host().querySelectorAll<HTMLAnchorElement>('.downloads a[href*=part]')]
       .map((a) => a.getAttribute('href')!)
       .filter((h) => h.includes('part='));
-  expect(links()[3]).toBe('/api/jobs/t/plate.dxf?part=plate&only=cut');
+  expect(links()).toContain('/api/jobs/t/plate.dxf?part=plate&only=cut');
   (host().querySelector('[data-part=backing] button') as HTMLButtonElement).click();
   await fixture.whenStable();
-  expect(links().slice(0, 2)).toEqual(['/api/jobs/t/template.pdf?paper=a4&part=backing', '/api/jobs/t/plate.dxf?part=backing']);
+  expect(links().slice(0, 3)).toEqual([
+    '/api/jobs/t/template.pdf?paper=a4&part=backing',
+    '/api/jobs/t/template.pdf?paper=a4&part=backing&as=stencil',
+    '/api/jobs/t/plate.dxf?part=backing',
+  ]);
   expect(host().querySelectorAll('[data-bend]')).toHaveLength(0);
 });
 
@@ -135,4 +140,17 @@ it('the way numbers stand in the CSV is kept for the next job', async () => {
   await show(testJob());
   expect(csv()).toContain('numbers=comma');
   localStorage.clear();
+});
+
+it('of several feet the one that does not hold is named, whatever the foot in hand does', async () => {
+  await show(testJob());
+  const judge = TestBed.inject(Judge) as unknown as { feet: { feet: { set(f: unknown[]): void } } };
+  judge.feet.feet.set([
+    { id: 'F1', name: 'Fore port', state: 'sound' },
+    { id: 'F2', name: 'Aft starboard', state: 'refused' },
+  ]);
+  await fixture.whenStable();
+  const verdict = host().querySelector('.verdict')!;
+  expect(verdict.textContent).toContain('Aft starboard is not shown to hold. Every sheet says so.');
+  expect(verdict.classList).toContain('fails');
 });

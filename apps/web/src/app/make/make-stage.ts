@@ -162,6 +162,12 @@ export class MakeStage {
   protected readonly assumed = computed(() => assumedValues(this.job()));
   protected readonly saved = computed(() => this.desk.state().save === 'saved');
   protected readonly verdict = computed(() => {
+    // The packet is of all feet: one that does not hold comes before what the foot in hand does.
+    const bad = this.judge.feet.feet().find((f) => f.state === 'fails' || f.state === 'refused');
+    if (bad && bad.id !== this.desk.foot()) {
+      const says = bad.state === 'fails' ? 'does not hold' : 'is not shown to hold';
+      return { holds: false, words: `${bad.name} ${says}. Every sheet says so.` };
+    }
     const v = this.judge.verdict();
     if (!v) return { holds: true, words: '' };
     const { says } = headline(this.judge.judged()!, v, null);

@@ -100,7 +100,7 @@ interface Dragged {
                     (pointercancel)="dragged.set(null)"
                     (keydown)="nudge($event, s, p, sheet, $index)"
                   />
-                  <text [attr.x]="middle(s, piece).x" [attr.y]="middle(s, piece).y" [attr.font-size]="z.wide / 22">
+                  <text [attr.x]="middle(s, piece).x" [attr.y]="middle(s, piece).y" [attr.font-size]="letters(s, piece, z)">
                     {{ piece.id }}
                   </text>
                 }
@@ -244,6 +244,11 @@ export class SheetPlan {
     const { length, width } = this.part(s, piece);
     const [w, h] = piece.turned ? [width, length] : [length, width];
     return { x: piece.x + w / 2, y: piece.y + h / 2 };
+  }
+  /** Letters that are read on the page, and go on their piece. */
+  protected letters(s: SheetsWanted, piece: PlacedPiece, size: Offcut): number {
+    const { length, width } = this.part(s, piece);
+    return Math.min(size.wide / 13, 0.6 * Math.min(length, width));
   }
   protected length(mm: number): string {
     return formatQuantity(mm, 'length', this.units());
