@@ -90,3 +90,15 @@ describe('where a part balances', () => {
     expect(regionCentroid({ ...plain, openings: [[...opening].reverse()] }).x).toBeCloseTo(x, 9);
   });
 });
+
+it('a plate whose holes have partners across its middle at another x has a hand', () => {
+  const at = (items: { id: string; x: number; y: number }[]) =>
+    lopsidedJob((j) => ({ ...j, plate: { ...j.plate, y0: -80, y1: 80 }, bolts: { ...j.bolts, items } }));
+  const count = (job: ReturnType<typeof lopsidedJob>) => {
+    const [plate] = listed(standingAs(oneFoot(job), 'F1', 'two rails', { along: 1, across: 500, count: 2 }));
+    return [plate!.count, plate!.mirrored];
+  };
+  const b = (id: string, x: number, y: number) => ({ id, x, y });
+  expect(count(at([b('B1', 60, 50), b('B2', 60, -50), b('B3', -50, 50), b('B4', -50, -50)]))).toEqual([2, 0]);
+  expect(count(at([b('B1', 60, 50), b('B2', 40, -50), b('B3', -50, 50), b('B4', -30, -50)]))).toEqual([1, 1]);
+});

@@ -115,3 +115,19 @@ describe('what a foot takes besides metal', () => {
     expect(paint!.volume).toBeGreaterThan(0);
   });
 });
+
+it('steel in salt is coated twice, the second after the first has dried, and stays until it may be loaded', () => {
+  const route = routeOf(made(withJoint({ place: 'salt' })), USUAL_SHOP);
+  const coats = route.filter((o) => o.id.startsWith('coat'));
+  expect(coats.map((o) => [o.id, o.cure!.step])).toEqual([
+    ['coat-1', 'next coat'],
+    ['coat-2', 'load'],
+  ]);
+  expect(coats[1]!.after).toEqual(['coat-1']);
+  expect(coats.every((o) => o.whole)).toBe(true);
+});
+it('gluing waits for its clamps, and the bolts for its load', () => {
+  const route = routeOf(made(withJoint({ bedding: 'bonded' })), USUAL_SHOP);
+  expect(route.find((o) => o.id === 'bed')).toMatchObject({ name: 'Glue and clamp', hands: 2, cure: { step: 'clamps off' } });
+  expect(route.find((o) => o.id === 'tighten')).toMatchObject({ cure: { step: 'load' } });
+});

@@ -135,3 +135,27 @@ describe('of a job', () => {
     expect(no(piece('a', 90, 50), { ...FREE, margin: 200 })).toContain('cut.margin');
   });
 });
+
+describe('offcuts', () => {
+  const offcuts = [
+    { long: 900, wide: 600 },
+    { long: 600, wide: 500 },
+  ];
+  it('the smallest that takes a piece is used up first; what is too large for it goes on', () => {
+    const on = (p: FlatPiece) =>
+      (nestOn([p], [[2000, 1000]], FREE, offcuts) as SheetPlan).sheets.map((s) => s.offcut?.long ?? 2000);
+    expect(on(piece('a', 400, 400))).toEqual([600]);
+    expect(on(piece('a', 700, 400))).toEqual([900]);
+    expect(on(piece('a', 1200, 400))).toEqual([2000]);
+    expect(on(piece('a', 400, 400, 4))).toEqual([600, 900, 2000]);
+  });
+  it('waste counts what the offcuts took; nothing is bought where they do', () => {
+    const p = nestOn([piece('a', 600, 500)], [[2000, 1000]], FREE, offcuts) as SheetPlan;
+    expect(p).toMatchObject({ bought: 0, waste: 0 });
+  });
+});
+
+it('no fewer sheets than the metal fills within the margins: 2 × 900 × 460 on 1000 × 1000 with 50 all round are two', () => {
+  expect(planned([piece('a', 900, 460, 2)], [[1000, 1000]], { kerf: 0, margin: 50, along: false })).toMatchObject({ atLeast: 2 });
+  expect(planned([piece('a', 900, 440, 2)], [[1000, 1000]], { kerf: 0, margin: 50, along: false })).toMatchObject({ atLeast: 1 });
+});

@@ -74,3 +74,21 @@ it('a run over a cable behind the skin is named, with the room it asks for; one 
   expect(over(4)).toEqual(['W1 over cable C1']);
   expect(over(6)).toEqual([]);
 });
+
+it('aluminium over 10 mm is warmed, not over 100 °C; a fillet too small for its metal asks for practice (AISC Tab. J2.4)', () => {
+  const alloy = (t: number) =>
+    card((j) =>
+      allRound({ ...j, plate: { ...j.plate, metal: '5083-H111', thickness: q(t) }, base: { ...j.base, thickness: q(t) } }),
+    )!.preheat;
+  expect(alloy(12)).toMatch(/100 °C/);
+  expect(alloy(8)).toMatch(/^none/);
+  const order = (throat: number) =>
+    card((j) => ({
+      ...withWelds({ fitting: 'all round', fittingThroat: q(throat) })(j),
+      plate: { ...j.plate, thickness: q(12) },
+      base: { ...j.base, thickness: q(12) },
+    }))!.order.join(' ');
+  // 12 mm asks for a leg of 3/16 in, 4.76 mm: a throat of 3 has 4.24, one of 4 has 5.66.
+  expect(order(3)).toContain('smaller than its metal likes');
+  expect(order(4)).not.toContain('smaller than its metal likes');
+});

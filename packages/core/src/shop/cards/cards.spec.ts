@@ -182,3 +182,11 @@ describe('cover and report', () => {
     expect(stepWords({ symbol: 'x', text: 'by a series', inputs: {}, value: 1.5, unit: '–' })).toBe('x = 1.50 (by a series)');
   });
 });
+
+it('what the drill turns is the sum of its holes, to the minute above (n·t by the feed, drill card)', () => {
+  const [card] = drillCards(made(lopsidedJob()));
+  const minutes = Number(/about (\d+) min/.exec(texts(card!).join(' '))![1]);
+  // Five holes of 11 through 6 mm of steel: a pilot of 4 and 11 mm each turn well under a minute.
+  expect(minutes).toBeGreaterThan(0);
+  expect(minutes).toBeLessThan(8);
+});
