@@ -131,3 +131,14 @@ it('gluing waits for its clamps, and the bolts for its load', () => {
   expect(route.find((o) => o.id === 'bed')).toMatchObject({ name: 'Glue and clamp', hands: 2, cure: { step: 'clamps off' } });
   expect(route.find((o) => o.id === 'tighten')).toMatchObject({ cure: { step: 'load' } });
 });
+
+it('minutes are the shop’s rates on what there is, and rounds of common practice where it has none', () => {
+  const of = made(withWelds({ fitting: 'all round', fittingThroat: q(4) }), { trial: 'card' });
+  const route = routeOf(of, USUAL_SHOP);
+  const minutes = (id: string) => route.find((o) => o.id === id)!.minutes;
+  // Marking one piece and twenty minutes to try it; five to set up tacking and two for each of four runs.
+  expect(minutes('trial')).toBeCloseTo(USUAL_SHOP.rates.markMinutes + 20, 9);
+  expect(minutes('tack')).toBe(5 + 2 * 4);
+  const { length, width } = testJob().base;
+  expect(minutes('weld')).toBeCloseTo(((2 * (length.v + width.v)) / 1000) * USUAL_SHOP.rates.weldMinutes, 9);
+});

@@ -43,6 +43,9 @@ it('a plate of ten metres is refused as a template, and says what to do instead'
 it('paper as it is sold: A4 210 × 297 mm (ISO 216), US Letter 8½ × 11 in (ANSI/ASME Y14.1)', () => {
   expect(PAPERS.a4).toMatchObject({ width: 210, height: 297 });
   expect(PAPERS.letter).toMatchObject({ width: expect.closeTo(8.5 * 25.4, 9), height: expect.closeTo(11 * 25.4, 9) });
+  expect(PAPERS['roll 914'].width).toBeCloseTo(36 * 25.4, 9);
+  expect(PAPERS.a3).toMatchObject({ width: 297, height: 420 });
+  expect(PAPERS.tabloid).toMatchObject({ width: expect.closeTo(11 * 25.4, 9), height: expect.closeTo(17 * 25.4, 9) });
 });
 
 /** Room on an upright A4: 210 − 2·10 wide, 297 − 2·10 − 62 high; each sheet after the first adds that less the overlap of 15. */

@@ -92,3 +92,20 @@ it('aluminium over 10 mm is warmed, not over 100 °C; a fillet too small for its
   expect(order(3)).toContain('smaller than its metal likes');
   expect(order(4)).not.toContain('smaller than its metal likes');
 });
+
+it('side edges are named starboard and port, the others fore and aft, each where it lies on the plan', () => {
+  const where = (fitting: 'side edges' | 'fore and aft edges') =>
+    card(withWelds({ fitting, fittingThroat: q(4) }))!.runs.map((w) => ({
+      name: w.where.replace('base to plate, ', ''),
+      a: w.line![0]!,
+      b: w.line![1]!,
+    }));
+  for (const w of where('side edges')) {
+    expect(w.a.y).toBe(w.b.y);
+    expect(w.name).toBe(w.a.y > 0 ? 'port edge' : 'starboard edge');
+  }
+  for (const w of where('fore and aft edges')) {
+    expect(w.a.x).toBe(w.b.x);
+    expect(w.name).toBe(w.a.x > 0 ? 'fore edge' : 'aft edge');
+  }
+});

@@ -190,3 +190,20 @@ it('what the drill turns is the sum of its holes, to the minute above (n·t by t
   expect(minutes).toBeGreaterThan(0);
   expect(minutes).toBeLessThan(8);
 });
+
+it('a hole’s name stands above it, clear of its edge and near it', () => {
+  const [card] = torqueCards(made(testJob()));
+  const { shapes } = pictures(card!)[0]!;
+  const holes = shapes.flatMap((s) => ('hole' in s ? [s] : []));
+  const names = shapes.flatMap((s) => ('text' in s ? [s] : []));
+  names.forEach((n, i) => {
+    const h = holes[i]!;
+    expect(n.at.y).toBeGreaterThan(h.hole.y + h.d / 2);
+    expect(n.at.y).toBeLessThan(h.hole.y + h.d / 2 + 2 * n.size);
+  });
+});
+it('a bed’s volume is its area less its holes times its thickness: cm³ on the card (by hand)', () => {
+  const job = lopsidedJob(withJoint({ bedding: 'bedded' }));
+  const cm3 = ((235 * 185 - (4 - Math.PI) * 64 - 5 * (Math.PI / 4) * 121) * 1.5) / 1000;
+  expect(texts(beddingCards(made(job))[0]!).join(' ')).toContain(`${cm3.toFixed(0)} cm³`);
+});
