@@ -8,7 +8,7 @@ import { cutParts } from '@core/shop/cut-parts';
 import { otherHand } from '@core/shop/cut-shape';
 import { labelsOf } from '@core/shop/labels';
 import { madeOf, type MadeFoot, type MadeOf } from '@core/shop/made-of';
-import { sheetWords } from '@core/shop/sheet-words';
+import { ofOtherHand, sheetWords } from '@core/shop/sheet-words';
 import { type SheetsWanted } from '@core/shop/on-sheet';
 import { sheetsWanted } from '@core/shop/sheets-wanted';
 import { solveProgramme } from '@core/shop/solve-programme';
@@ -100,7 +100,7 @@ async function partFiles(of: MadeOf, paper: 'a4' | 'letter', today: string, put:
     for (const part of cutParts(foot.r)) {
       const listed = marked(of, foot, part.id);
       if (!listed) continue;
-      const said = sheetWords(foot.r, { version: VERSION, on: today })(part);
+      const said = sheetWords(foot.r, { version: VERSION, on: today }, () => listed.mark)(part);
       for (const mirrored of [...(listed.count > 0 ? [false] : []), ...(listed.mirrored > 0 ? [true] : [])]) {
         const what = `${listed.mark} ${part.name}${mirrored ? ', other hand' : ''}${said.holds ? '' : ', DOES NOT HOLD'}`;
         const name = fileName(what, '', VERSION, '').replace(/\.$/, '');
@@ -121,7 +121,12 @@ async function partFiles(of: MadeOf, paper: 'a4' | 'letter', today: string, put:
           put(
             `templates/${name}.pdf`,
             await templatePdf(
-              { job: foot.job, part: drawn, base: part.id === 'plate' && !mirrored ? foot.r.base : undefined, said },
+              {
+                job: foot.job,
+                part: drawn,
+                base: part.id === 'plate' && !mirrored ? foot.r.base : undefined,
+                said: mirrored ? ofOtherHand(said) : said,
+              },
               template,
             ),
           );

@@ -1,7 +1,7 @@
 import { compensated, laidShape, otherHand } from '@core/shop/cut-shape';
 import type { CutPart } from '@core/shop/cut-parts';
 import { partDxf, sheetDxf } from '@core/shop/dxf';
-import type { SheetWords } from '@core/shop/sheet-words';
+import { ofOtherHand, type SheetWords } from '@core/shop/sheet-words';
 import { laidOn, sizeOf, type SheetsWanted } from '@core/shop/on-sheet';
 import { cutSvg } from '@core/shop/svg';
 import type { Rect } from '@core/geometry/points';
@@ -24,10 +24,10 @@ const kerfLine = (kerf: number): string =>
     : 'As drawn: the cutter takes its own cut into account. Lead in from the waste.';
 
 /** What a file says of its part, each on a line of its own. */
-const wordsOf = (s: SheetWords, { mirrored, kerf }: CutAs): string[] =>
+const wordsOf = (s: SheetWords, { kerf }: Pick<CutAs, 'kerf'>): string[] =>
   [
     `${s.job}, ${s.issue}`,
-    mirrored ? `${s.part}: OTHER HAND, mirrored` : s.part,
+    s.part,
     s.holes,
     s.bolts,
     'Millimetres.',
@@ -45,7 +45,7 @@ export function partFile(drawn: CutPart, said: SheetWords, as: CutAs, base?: Rec
   const shape = compensated(part, as.kerf);
   if (isRefusal(shape)) return shape;
   const cut: CutPart = { ...part, ...shape, holes: part.holes.map((h, i) => ({ ...h, ...shape.holes[i]! })) };
-  const lines = wordsOf(said, as);
+  const lines = wordsOf(as.mirrored ? ofOtherHand(said) : said, as);
   if (as.ending === 'svg') return cutSvg([cut], { lines, ...(as.cutOnly ? {} : { bends: cut.bends }) });
   return partDxf(cut, { lines, ...(base && !as.mirrored ? { base } : {}), cutOnly: as.cutOnly });
 }

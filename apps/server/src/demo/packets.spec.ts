@@ -1,7 +1,6 @@
 import { barsCut } from '@core/shop/bars-cut';
 import { workCards } from '@core/shop/cards/packet';
 import { madeOf, type MadeOf } from '@core/shop/made-of';
-import { solveProgramme } from '@core/shop/solve-programme';
 import { USUAL_SHOP } from '@core/stock/shop-settings';
 import { packetPdf } from '@paper/packet-pdf';
 import { DEMO_RACK } from './lake-sorrow';
@@ -10,7 +9,8 @@ const says = { job: 'x', issue: 'version 1', holds: true, verdict: 'Checked', no
 
 it.each(DEMO_RACK.map((j) => [j.id, j] as const))('%s gives every card of its packet', async (_id, job) => {
   const of = madeOf(job) as MadeOf;
-  const cut = await barsCut(job, USUAL_SHOP, solveProgramme);
+  // By first-fit alone: the programme is asked elsewhere.
+  const cut = await barsCut(job, USUAL_SHOP, async () => undefined);
   if ('refusals' in cut) throw new Error('refused');
   const cards = workCards(of, { shop: USUAL_SHOP, today: '2026-03-04', bars: cut.bars });
   const ids = cards.map((c) => c.id);
@@ -22,6 +22,6 @@ it.each(DEMO_RACK.map((j) => [j.id, j] as const))('%s gives every card of its pa
   // Nothing is refused: the scenario can be made.
   const loud = cards.flatMap((c) => c.blocks.flatMap((b) => (b.kind === 'words' && b.loud ? [b.text] : [])));
   expect(loud.filter((t) => t.includes('— allowed:'))).toEqual([]);
-  // On paper those with most to say: setting every one of them takes long.
-  if (job.feet.length > 1) expect((await packetPdf(cards, says)).subarray(0, 5).toString()).toBe('%PDF-');
+  // On paper the one with most to say: setting every one of them takes long.
+  if (job.id === 'rail-on-three-pads') expect((await packetPdf(cards, says)).subarray(0, 5).toString()).toBe('%PDF-');
 });

@@ -4,6 +4,7 @@ import { atFoot } from '@core/job/at-foot';
 import { isResolved, resolve, type Resolved } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
 import { cutParts, type CutPart } from '@core/shop/cut-parts';
+import { markOf, partList } from '@core/shop/part-list';
 import { sheetWords, type SheetWords } from '@core/shop/sheet-words';
 import { fileName } from '@paper/file-name';
 import { problem, refused, unread } from '../edges/problem';
@@ -47,7 +48,9 @@ export function readyAt(store: JobStore, id: string, foot: string | undefined, r
     refused(res, r);
     return undefined;
   }
-  const say = sheetWords(r, { version: stored.version, on: today() });
+  const list = partList(stored.job);
+  const mark = (part: CutPart) => ('parts' in list ? markOf(list.parts, asked.id, part.id) : undefined);
+  const say = sheetWords(r, { version: stored.version, on: today() }, mark);
   return { stored, job, foot: feet.length > 1 ? `, ${asked.name}` : '', r, say };
 }
 

@@ -4,6 +4,7 @@ import { writeJob } from '@core/formats/read-job';
 import { cutParts } from '@core/shop/cut-parts';
 import { otherHand, WIDEST_KERF } from '@core/shop/cut-shape';
 import { drillList } from '@core/shop/drill-list';
+import { ofOtherHand } from '@core/shop/sheet-words';
 import { PAPERS, templateFor, type PaperName } from '@core/shop/template-pages';
 import { isRefusal } from '@core/units/refusal';
 import { partFile } from '@paper/cut-files';
@@ -58,7 +59,13 @@ export function sheetRoutes(store: JobStore, shop: ShopStore): Router {
         detail: `printer: not known — allowed: ${printers.map((p) => p.name).join(', ') || 'one of the shop’s, and it has none yet'}`,
       });
     const base = part.id === 'plate' && !other ? found.r.base : undefined;
-    const of = { job: found.job, part, base, said: found.say(part), stencil: asked.as === 'stencil' };
+    const of = {
+      job: found.job,
+      part,
+      base,
+      said: other ? ofOtherHand(found.say(drawn)) : found.say(drawn),
+      stencil: asked.as === 'stencil',
+    };
     const pdf = await templatePdf(
       printer ? { ...of, printer: { of: printer, corrected: asked.correct === 'yes' } } : of,
       template,

@@ -102,6 +102,9 @@ describe('a packet', () => {
       const res = await http.get(`/api/jobs/t/${path}`).expect(200);
       expect(decodeURIComponent(res.headers['content-disposition']!)).toContain(name);
     }
+    const svg = async (query: string) => ((await http.get(`/api/jobs/t/part.svg${query}`).buffer(true).expect(200)).body as Buffer).toString();
+    expect(await svg('')).toMatch(/Stamp 1: mounting plate/);
+    expect(await svg('?hand=other')).toMatch(/Stamp 1′: mounting plate .*OTHER HAND, mirrored/);
     expect((await http.get('/api/jobs/t/sheet.dxf?stock=gold').expect(404)).body.detail).toContain('Steel S275, 6 mm');
     expect((await http.get('/api/jobs/t/part.svg?kerf=40').expect(400)).body.detail).toBe(
       'kerf: not a width there — allowed: 0 to 10 mm',

@@ -6,7 +6,7 @@ import { USUAL_SHOP } from '../stock/shop-settings';
 import { testJob } from '../testing/test-job';
 import { barPlan } from './bar-cutting';
 import { barsWanted } from './bars-wanted';
-import { buyList, money, type BarsCut } from './buy-list';
+import { buyList, hireOf, money, type BarsCut } from './buy-list';
 import { madeOf, type MadeOf } from './made-of';
 import { type SheetsWanted } from './on-sheet';
 import { sheetsWanted } from './sheets-wanted';
@@ -91,4 +91,10 @@ it('hire is its least hours at its rate; work is the route’s minutes at the sh
 it('money is written as its currency is', () => {
   expect(money(1234.5, 'EUR')).toBe('€1,234.50');
   expect(money(1234.5, 'JPY')).toBe('¥1,235');
+});
+
+it('a hired machine is paid by begun hours, and no fewer than its least', () => {
+  const h = { what: 'crane', for: 'lift', perHour: 95, leastHours: 3 };
+  expect(hireOf(h, 60)).toEqual({ hours: 3, sum: 285 });
+  expect(hireOf(h, 185)).toEqual({ hours: 4, sum: 380 });
 });

@@ -1,3 +1,4 @@
+import type { Making } from '../job/making';
 import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import type { Metal } from '../stock/metals';
@@ -200,10 +201,18 @@ function consumables({ of, shop }: Planned): BuyLine[] {
   return out;
 }
 
-function hire({ of }: Planned): BuyLine[] {
+/** Hours that a machine is paid for: those it works, begun ones whole, and no fewer than its least. */
+export function hireOf(h: NonNullable<Making['hired']>, minutes: number): { readonly hours: number; readonly sum: number } {
+  const hours = Math.max(h.leastHours, Math.ceil(minutes / 60 - 1e-9));
+  return { hours, sum: hours * h.perHour };
+}
+
+function hire({ of, shop }: Planned): BuyLine[] {
   const h = of.whole.making?.hired;
   if (!h) return [];
-  return [line('hire', h.what, h.leastHours, 'h', h.leastHours * h.perHour, 'least hours; more by the clock')];
+  const o = routeOf(of, shop).find((x) => x.id === h.for);
+  const { hours, sum } = hireOf(h, o?.minutes ?? 0);
+  return [line('hire', h.what, hours, 'h', sum, o ? `for ${o.name.toLowerCase()}` : 'its operation is not in the route')];
 }
 
 function labour({ of, shop }: Planned): BuyLine[] {

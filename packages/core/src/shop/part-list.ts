@@ -68,6 +68,10 @@ export function partList(whole: WholeJob): { readonly parts: readonly ListedPart
   return { parts: out };
 }
 
+/** What is stamped on a foot’s part; its stroke goes with pieces of the other hand. */
+export const markOf = (parts: readonly ListedPart[], foot: string, part: string): string | undefined =>
+  parts.find((p) => p.part.id === part && p.feet.includes(foot))?.mark;
+
 /** Whether a flat part turned over lies on itself: outline about its middle and every hole with its partner. */
 function isMirrorOfItself({ bounds, holes, region, bends }: CutPart): boolean {
   const middle = (bounds.y0 + bounds.y1) / 2;

@@ -3,7 +3,7 @@ import { fromSheet } from '../job/values';
 import { lopsidedJob } from '../testing/lopsided-job';
 import { resolved } from '../testing/test-job';
 import { cutParts } from './cut-parts';
-import { sheetWords } from './sheet-words';
+import { ofOtherHand, sheetWords } from './sheet-words';
 
 const mm = (v: number) => fromSheet(v, `${v} mm`);
 const told = (change: (j: Job) => Job = (j) => j, id = 'plate') => {
@@ -64,4 +64,14 @@ it('which version, the bolts with their torque, the verdict, and what was not ju
     loads: j.loads.map((l) => ({ ...l, values: { ...l.values, fz: fromSheet(90_000, '90 kN') } })),
   }));
   expect([heavy.holds, heavy.verdict.startsWith('DOES NOT HOLD (by hand): ')]).toEqual([false, true]);
+});
+
+it('what is stamped leads; a piece of the other hand has a stroke beside it and is named', () => {
+  const r = resolved(lopsidedJob());
+  const [part] = cutParts(r);
+  const said = sheetWords(r, { version: 1, on: '2026-03-04' }, () => '3')(part!);
+  expect(said.part).toMatch(/^Stamp 3: mounting plate 235 mm × 185 mm/);
+  const other = ofOtherHand(said);
+  expect(other.part).toMatch(/^Stamp 3′: mounting plate .*: OTHER HAND, mirrored$/);
+  expect({ ...other, part: '' }).toEqual({ ...said, part: '' });
 });

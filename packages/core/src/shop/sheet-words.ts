@@ -4,6 +4,7 @@ import { assumedValues } from '../job/values';
 import { boltLines, tightenWords } from './bolt-words';
 import type { CutPart } from './cut-parts';
 import { sizeWords } from './hole-words';
+import { OTHER_HAND } from './on-sheet';
 import { formatQuantity } from '../units/format-quantity';
 import { cautionsFor } from '../chain/cautions';
 import { onPaper } from '../chain/on-paper';
@@ -33,8 +34,18 @@ export interface SheetWords {
   readonly cautions: readonly string[];
 }
 
+/** What is said of a piece of the other hand: its stamp has a stroke, and the hand is named. */
+export const ofOtherHand = (said: SheetWords): SheetWords => ({
+  ...said,
+  part: `${said.part.replace(/^Stamp ([^:]+)/, `Stamp $1${OTHER_HAND}`)}: OTHER HAND, mirrored`,
+});
+
 /** Judges the job anew: up to a second or two. */
-export function sheetWords(r: Resolved, issue: Issue): (part: CutPart) => SheetWords {
+export function sheetWords(
+  r: Resolved,
+  issue: Issue,
+  markOf: (part: CutPart) => string | undefined = () => undefined,
+): (part: CutPart) => SheetWords {
   const { job } = r;
   const said = onPaper(job);
   const foot = job.stands?.feet.find((f) => f.id === job.stands?.foot);
@@ -43,7 +54,7 @@ export function sheetWords(r: Resolved, issue: Issue): (part: CutPart) => SheetW
   return (part) => ({
     job: foot ? `${job.name}, ${foot.name}` : job.name,
     issue: `version ${issue.version}, ${issue.on}`,
-    part: partWords(r, part, mm),
+    part: [markOf(part) === undefined ? '' : `Stamp ${markOf(part)}`, partWords(r, part, mm)].filter(Boolean).join(': '),
     holes: holeWords(part, mm),
     bolts: `${boltLines(r)
       .map((b) => `${b.ids.length} ${b.words} (${b.ids.join(', ')})`)

@@ -1,7 +1,7 @@
 import { fromSheet } from '../job/values';
 import type { Job } from '../job/schema';
 import { resolved, testJob, withJoint, withWelds } from '../testing/test-job';
-import { weldOrder } from './weld-order';
+import { nutHole, weldOrder } from './weld-order';
 
 const q = (v: number) => fromSheet(v, `${v} mm`);
 const card = (change: (j: Job) => Job) => weldOrder(resolved(testJob(undefined, change)));
@@ -108,4 +108,9 @@ it('side edges are named starboard and port, the others fore and aft, each where
     expect(w.a.x).toBe(w.b.x);
     expect(w.name).toBe(w.a.x > 0 ? 'fore edge' : 'aft edge');
   }
+});
+
+it('the hole over a welded nut: M10, 16 or 17 over its flats, is its corners and 8 mm (hexagon: s/cos 30°)', () => {
+  expect(nutHole(17).d).toBeCloseTo((17 * 2) / Math.sqrt(3) + 8, 9);
+  expect(nutHole(16).d).toBeCloseTo(26.475, 3);
 });

@@ -9,6 +9,8 @@ import { leastLeg } from '../checks/weld/weld-size';
 import { runsAround, type Run } from '../sharing/weld-group';
 import type { Metal } from '../stock/metals';
 import { formatQuantity } from '../units/format-quantity';
+import { formula } from '../working/formula';
+import { Working, type Step } from '../working/steps';
 
 /** One run of weld, as it is numbered on the drawing. mm. */
 export interface WeldRun {
@@ -226,12 +228,33 @@ function orderWords(thin: number, runs: readonly WeldRun[], mm: Show): string[] 
   ];
 }
 
+const NUT_HOLE = formula('d', 's/cos(30) + 2·z + c', 'mm');
+/** Bead round a nut, by its leg, and what it may stand off its place; mm (common practice). */
+const NUT_BEAD = 3;
+const NUT_SLOP = 2;
+
+/** Hole that a nut welded to the near face of its plate needs in what it passes through: over its corners, its bead and its slop. */
+export function nutHole(acrossFlats: number): { readonly d: number; readonly steps: readonly Step[] } {
+  const w = new Working(true);
+  const d = w.of(
+    NUT_HOLE,
+    { s: acrossFlats, z: NUT_BEAD, c: NUT_SLOP },
+    'over the corners, a bead all round, and slop: common practice',
+  );
+  return { d, steps: w.steps };
+}
+
 /** What a weld’s heat and spatter must not reach, by what this foot is of. */
 function protect(r: Resolved): string[] {
   const { skinKind, joint, job } = r;
   return [
     ...(r.bolts.length > 0 ? ['Threads and nuts: out, or a copper bolt and anti-spatter in them.'] : []),
-    ...(joint.holding === 'weld nut' ? ['Weld nuts: a bolt of copper or oiled steel through them, taken out warm.'] : []),
+    ...(joint.holding === 'weld nut'
+      ? [
+          'Weld nuts: a bolt of copper or oiled steel through them, taken out warm.',
+          `Where a nut stands on the near face of its plate, the skin’s hole over it is ${formatQuantity(nutHole(r.size.acrossFlats).d, 'length', r.job.units)}: corners, bead and slop.`,
+        ]
+      : []),
     ...(joint.bedding !== 'dry' ? ['Sealant and glue: none within reach until all welds are cold.'] : []),
     ...(skinKind === 'laminate' || skinKind === 'sandwich' || skinKind === 'plywood' || skinKind === 'timber'
       ? ['The skin burns: weld off the job, never in place.']

@@ -217,7 +217,7 @@ export class RouteSheet {
   });
   protected readonly cards = computed(() => {
     const [p, shop] = [this.found(), this.shop.settings()];
-    return p && shop ? [routeCard(p, shop), ...liftCards(this.desk.whole()!)] : [];
+    return p && shop ? [routeCard(p, shop, this.making()), ...liftCards(this.desk.whole()!)] : [];
   });
   protected readonly putOff = computed(() => Object.keys(this.making().notBefore ?? {}));
   protected readonly choices = computed(() => {

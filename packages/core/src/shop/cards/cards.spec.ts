@@ -127,6 +127,14 @@ describe('cards of the whole', () => {
     const refused = (await cardsOf({ ...oneFoot(testJob(undefined, withJoint({ bedding: 'bedded' }))), making: cold }))('route');
     expect(loudOf(refused)[0]).toContain('polyurethane sealant at −20 °C');
   });
+  it('a hired machine has its window: from when, for how long it is paid, and what must be ready', async () => {
+    const hired = { what: 'yard crane', for: 'lift', perHour: 100, leastHours: 2 };
+    const route = (await cardsOf({ ...oneFoot(testJob()), making: { hired } }))('route');
+    const [says] = loudOf(route);
+    expect(says).toMatch(
+      /^yard crane: from \S+ \d+ \S+, \d\d:\d\d, for lift into place; 2 h at €100\.00, €200\.00\. Ready before it comes: Clean\.$/,
+    );
+  });
   it('buying: the sum stands beside the budget, over or under', async () => {
     const says = async (budget: number) => texts((await cardsOf({ ...oneFoot(testJob()), making: { budget } }))('buy')).join(' ');
     expect(await says(1)).toMatch(/Budget €1\.00: this is €[\d.,]+ over\./);

@@ -71,7 +71,7 @@ export function workCards(of: MadeOf, { shop, today, bars }: PacketFrom): Card[]
     ...beddingCards(of),
     ...torqueCards(of),
     ...liftCards(whole),
-    routeCard(planOf(of, shop, today), shop),
+    routeCard(planOf(of, shop, today), shop, whole.making),
     buyCard(buyList({ of, sheets, bars, shop }), whole, shop),
   ];
 }

@@ -2,7 +2,8 @@ import { formatQuantity, type UnitSystem } from '../../units/format-quantity';
 import { isRefusal, refusalText, type Refusal } from '../../units/refusal';
 import type { ShopSettings } from '../../stock/shop-settings';
 import type { WholeJob } from '../../job/whole-job';
-import { BUY_GROUPS, money, type BuyList } from '../buy-list';
+import type { Making } from '../../job/making';
+import { BUY_GROUPS, hireOf, money, type BuyList } from '../buy-list';
 import { whenWords } from '../calendar';
 import { hoursWords } from '../bedding';
 import type { Placed, Schedule } from '../schedule';
@@ -14,7 +15,7 @@ const waitWords = (o: Placed): string =>
   o.ready > o.end ? `${hoursWords((o.ready - o.end) / 60)}${o.cure ? ` to ${o.cure.step}` : ''}` : '';
 
 /** Operations in their order on the shop’s days, the critical ones marked. */
-export function routeCard(plan: Schedule | Refusal, shop: Pick<ShopSettings, 'zone'>): Card {
+export function routeCard(plan: Schedule | Refusal, shop: Pick<ShopSettings, 'zone' | 'currency'>, making?: Making): Card {
   const card = (blocks: readonly Block[]): Card => ({ id: 'route', title: 'Route', of: '', blocks });
   if (isRefusal(plan)) return card([loud(refusalText(plan))]);
   const at = (m: number) => whenWords(m, shop.zone);
@@ -22,6 +23,7 @@ export function routeCard(plan: Schedule | Refusal, shop: Pick<ShopSettings, 'zo
   const names = plan.chain.map((id) => plan.operations.find((o) => o.id === id)!.name);
   return card([
     words(`Done ${at(plan.finish)}. It hangs on: ${names.join(' → ')}.`),
+    ...hireBlocks(plan, making, shop),
     {
       kind: 'table',
       head: ['Starts', 'Operation', 'How', 'Work', 'By', 'Machine', 'Then waits', 'Sign before going on'],
@@ -40,6 +42,21 @@ export function routeCard(plan: Schedule | Refusal, shop: Pick<ShopSettings, 'zo
     },
     words('* the finish hangs on it. Minutes by the shop’s rates; cures by the temperature of each day.'),
   ]);
+}
+
+/** When a hired machine is wanted, for how long it is paid, and what must be ready before it comes. */
+function hireBlocks(plan: Schedule, making: Making | undefined, shop: Pick<ShopSettings, 'zone' | 'currency'>): Block[] {
+  const h = making?.hired;
+  const o = h && plan.operations.find((x) => x.id === h.for);
+  if (!h || !o) return [];
+  const { hours, sum } = hireOf(h, o.end - o.start);
+  const before = o.after.map((id) => plan.operations.find((x) => x.id === id)!.name);
+  const ready = before.length > 0 ? ` Ready before it comes: ${before.join(', ')}.` : '';
+  return [
+    loud(
+      `${h.what}: from ${whenWords(o.start, shop.zone)}, for ${o.name.toLowerCase()}; ${hours} h at ${money(h.perHour, shop.currency)}, ${money(sum, shop.currency)}.${ready}`,
+    ),
+  ];
 }
 
 /** What to buy and what it costs, beside what a bought-in one and the budget say. */
