@@ -92,12 +92,6 @@ test('WCAG 2.2 AA by axe: the sheets of the layout, a part, the stock room, and 
   await page.getByRole('button', { name: /^Open Skid rail/ }).click();
   await page.locator('ms-part-sheet').waitFor();
   all.push(...(await found('a part')));
-  await page.goto('/job/generator-skid-rails/make');
-  for (const sheet of ['Parts', 'Sheets', 'Bars', 'Drill', 'Tighten']) {
-    await page.getByRole('radio', { name: sheet, exact: true }).click();
-    if (sheet === 'Bars') await page.locator('ms-cut-plan svg').first().waitFor();
-    all.push(...(await found(sheet)));
-  }
   await page.goto('/stock');
   await page.getByRole('button', { name: 'Metal', exact: true }).click();
   all.push(...(await found('stock room')));
