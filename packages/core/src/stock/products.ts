@@ -99,3 +99,6 @@ export const PRODUCT_USES = Object.keys(USUAL_PRODUCTS) as ProductUse[];
 export const COAT = { film: 0.06, solids: 0.5, coats: 2 } as const;
 /** A bed of sealant squeezed down, where the job says no thickness, mm; and a bead round a bolt's hole. */
 export const USUAL_BED = 1.5;
+
+/** Cloth of a hand lay-up, g/m²; its glass content by mass, and what is cut larger all round, mm (common practice). */
+export const LAYUP = { cloth: 600, glass: 0.5, spare: 20 } as const;

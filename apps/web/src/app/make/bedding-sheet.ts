@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButton } from '@angular/material/button';
 import { productFor, USUAL_TEMPERATURE, type Making } from '@core/job/making';
 import { beddingCards } from '@core/shop/cards/bench';
+import { laminateCards } from '@core/shop/cards/laminate';
 import { beddingOf } from '@core/shop/bedding';
 import type { Product, ProductUse } from '@core/stock/products';
 import { FactorField } from '../fields/factor-field';
@@ -181,7 +182,7 @@ export class BeddingSheet {
   protected readonly temperature = computed(() => this.making()?.temperature ?? USUAL_TEMPERATURE);
   protected readonly cards = computed(() => {
     const of = this.made.of();
-    return of ? beddingCards(of) : [];
+    return of ? [...laminateCards(of), ...beddingCards(of)] : [];
   });
   protected readonly uses = computed(() => {
     const feet = this.made.of()?.feet ?? [];

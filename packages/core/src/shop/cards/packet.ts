@@ -22,6 +22,7 @@ import { partPicture } from './plate-picture';
 import { barsCard, sheetsCard } from './cut-plans';
 import { partsCard } from './parts';
 import { saidOf, type SaidOnPages } from './said';
+import { laminateCards } from './laminate';
 import { buyCard, liftCards, routeCard } from './plan';
 
 /** What a packet is made from besides the job. */
@@ -66,6 +67,7 @@ export function workCards(of: MadeOf, { shop, today, bars }: PacketFrom): Card[]
     ...sheetsCard(sheets, whole.units),
     ...barsCard(bars, whole.units),
     ...bendCards(of),
+    ...laminateCards(of),
     ...drillCards(of),
     ...weldCards(of),
     ...beddingCards(of),
