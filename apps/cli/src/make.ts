@@ -4,7 +4,6 @@ import { readJob } from '@core/formats/read-job';
 import { barsCut } from '@core/shop/bars-cut';
 import { buyList } from '@core/shop/buy-list';
 import { planOf } from '@core/shop/cards/packet';
-import { cutParts } from '@core/shop/cut-parts';
 import { otherHand } from '@core/shop/cut-shape';
 import { labelsOf } from '@core/shop/labels';
 import { madeOf, type MadeFoot, type MadeOf } from '@core/shop/made-of';
@@ -90,48 +89,46 @@ type Put = (name: string, content: string | Buffer) => void;
 /** Parts of a packet’s sheets, without their drawings. */
 const planData = ({ stock, parts, plan }: SheetsWanted) => ({ stock, parts: parts.map((p) => p.mark), plan });
 
-/** Which of the parts list a foot’s part is. */
-function marked(of: MadeOf, foot: MadeFoot, id: string): MadeOf['parts'][number] | undefined {
-  return of.parts.find((p) => p.part.id === id && p.feet[0] === foot.id);
-}
+/** The foot whose own design a part is of: another may be its mirror image, and stand before it. */
+const drawnAt = (of: MadeOf, p: MadeOf['parts'][number]): MadeFoot =>
+  of.feet.find((f) => p.feet.includes(f.id) && of.whole.feet.some((w) => w.id === f.id && w.design))!;
 
 async function partFiles(of: MadeOf, paper: 'a4' | 'letter', today: string, put: Put, notMade: string[]): Promise<void> {
-  for (const foot of of.feet)
-    for (const part of cutParts(foot.r)) {
-      const listed = marked(of, foot, part.id);
-      if (!listed) continue;
-      const said = sheetWords(foot.r, { version: VERSION, on: today }, () => listed.mark)(part);
-      for (const mirrored of [...(listed.count > 0 ? [false] : []), ...(listed.mirrored > 0 ? [true] : [])]) {
-        const what = `${listed.mark} ${part.name}${mirrored ? ', other hand' : ''}${said.holds ? '' : ', DOES NOT HOLD'}`;
-        const name = fileName(what, '', VERSION, '').replace(/\.$/, '');
-        for (const ending of ['dxf', 'svg'] as const) {
-          const text = partFile(
-            part,
-            said,
-            { ending, mirrored, kerf: 0, cutOnly: false },
-            part.id === 'plate' ? foot.r.base : undefined,
-          );
-          if (isRefusal(text)) notMade.push(`${name}.${ending}: ${refusalText(text)}`);
-          else put(`cut/${name}.${ending}`, text);
-        }
-        const drawn = mirrored ? { ...otherHand(part), name: `${part.name}, other hand` } : part;
-        const template = templateFor(drawn.bounds, paper);
-        if (isRefusal(template)) notMade.push(`templates/${name}.pdf: ${refusalText(template)}`);
-        else
-          put(
-            `templates/${name}.pdf`,
-            await templatePdf(
-              {
-                job: foot.job,
-                part: drawn,
-                base: part.id === 'plate' && !mirrored ? foot.r.base : undefined,
-                said: mirrored ? ofOtherHand(said) : said,
-              },
-              template,
-            ),
-          );
+  for (const listed of of.parts) {
+    const { part } = listed;
+    const foot = drawnAt(of, listed);
+    const said = sheetWords(foot.r, { version: VERSION, on: today }, () => listed.mark)(part);
+    for (const mirrored of [...(listed.count > 0 ? [false] : []), ...(listed.mirrored > 0 ? [true] : [])]) {
+      const what = `${listed.mark} ${part.name}${mirrored ? ', other hand' : ''}${said.holds ? '' : ', DOES NOT HOLD'}`;
+      const name = fileName(what, '', VERSION, '').replace(/\.$/, '');
+      for (const ending of ['dxf', 'svg'] as const) {
+        const text = partFile(
+          part,
+          said,
+          { ending, mirrored, kerf: 0, cutOnly: false },
+          part.id === 'plate' ? foot.r.base : undefined,
+        );
+        if (isRefusal(text)) notMade.push(`${name}.${ending}: ${refusalText(text)}`);
+        else put(`cut/${name}.${ending}`, text);
       }
+      const drawn = mirrored ? { ...otherHand(part), name: `${part.name}, other hand` } : part;
+      const template = templateFor(drawn.bounds, paper);
+      if (isRefusal(template)) notMade.push(`templates/${name}.pdf: ${refusalText(template)}`);
+      else
+        put(
+          `templates/${name}.pdf`,
+          await templatePdf(
+            {
+              job: foot.job,
+              part: drawn,
+              base: part.id === 'plate' && !mirrored ? foot.r.base : undefined,
+              said: mirrored ? ofOtherHand(said) : said,
+            },
+            template,
+          ),
+        );
     }
+  }
 }
 
 function sheetFiles(sheets: readonly SheetsWanted[], says: readonly string[], put: Put, notMade: string[]): void {

@@ -49,7 +49,7 @@ export function readyAt(store: JobStore, id: string, foot: string | undefined, r
     return undefined;
   }
   const list = partList(stored.job);
-  const mark = (part: CutPart) => ('parts' in list ? markOf(list.parts, asked.id, part.id) : undefined);
+  const mark = (part: CutPart) => ('parts' in list ? markOf(list.parts, asked, part.id) : undefined);
   const say = sheetWords(r, { version: stored.version, on: today() }, mark);
   return { stored, job, foot: feet.length > 1 ? `, ${asked.name}` : '', r, say };
 }

@@ -11,11 +11,7 @@ const more = (name: string, high: number, unit = '') => {
   return z.number({ error: words }).gt(0, words).lte(high, words).describe(words.replace(': allowed', ','));
 };
 
-export const MAKING_RANGES = {
-  temperature: [-40, 60],
-  hours: 2000,
-  money: 1e7,
-} as const;
+const MOST_MONEY = 1e7;
 
 const celsius = (name: string) => figure(name, -40, 60, '°C');
 const day = z.iso.date('a day: allowed: as 2026-03-04');
@@ -92,7 +88,7 @@ export const Making = z.strictObject({
     .strictObject({
       what: z.string().trim().min(1, 'allowed: what is hired').max(60, 'allowed: up to 60 characters'),
       for: z.string().max(60),
-      perHour: figure('Hire by the hour', 0, MAKING_RANGES.money),
+      perHour: figure('Hire by the hour', 0, MOST_MONEY),
       leastHours: figure('Least hours', 0, 200, 'h'),
     })
     .optional(),
@@ -122,8 +118,8 @@ export const Making = z.strictObject({
   /** Pieces put elsewhere on their sheets by hand. */
   laid: z.array(LaidByHand).max(200, 'allowed: up to 200 pieces').optional(),
   /** To set the shop’s own price beside. */
-  boughtIn: figure('Bought-in price', 0, MAKING_RANGES.money).optional(),
-  budget: figure('Budget', 0, MAKING_RANGES.money).optional(),
+  boughtIn: figure('Bought-in price', 0, MOST_MONEY).optional(),
+  budget: figure('Budget', 0, MOST_MONEY).optional(),
 });
 export type Making = z.infer<typeof Making>;
 

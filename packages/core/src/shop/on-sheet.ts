@@ -1,6 +1,8 @@
 import { laidRegion, type Laid } from '../geometry/place-region';
 import type { Refusal } from '../units/refusal';
-import type { ListedPart } from './part-list';
+import { OTHER_HAND, type ListedPart } from './part-list';
+
+export { OTHER_HAND };
 import type { NestedSheet, Offcut, PlacedPiece, SheetPlan } from './sheet-nesting';
 
 /** What is cut from one sheet metal of one thickness, and on which sheets. */
@@ -35,6 +37,3 @@ export const outlineOn = (s: Pick<SheetsWanted, 'parts'>, piece: PlacedPiece, wi
   const { of, laid } = laidOn(s, piece, wide);
   return laidRegion(of.part.region, laid);
 };
-
-/** Added to the mark of a piece of the other hand. */
-export const OTHER_HAND = '′';

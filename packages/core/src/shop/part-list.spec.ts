@@ -5,7 +5,7 @@ import { regionCentroid, roundedRect } from '../geometry/region';
 import { fromSheet } from '../job/values';
 import { lopsidedJob } from '../testing/lopsided-job';
 import { testJob } from '../testing/test-job';
-import { partList, type ListedPart } from './part-list';
+import { markOf, partList, type ListedPart } from './part-list';
 
 const listed = (w: WholeJob): readonly ListedPart[] => {
   const found = partList(w);
@@ -101,4 +101,11 @@ it('a plate whose holes have partners across its middle at another x has a hand'
   const b = (id: string, x: number, y: number) => ({ id, x, y });
   expect(count(at([b('B1', 60, 50), b('B2', 60, -50), b('B3', -50, 50), b('B4', -50, -50)]))).toEqual([2, 0]);
   expect(count(at([b('B1', 60, 50), b('B2', 40, -50), b('B3', -50, 50), b('B4', -30, -50)]))).toEqual([1, 1]);
+});
+
+it('what is stamped at a mirrored foot has a stroke, and none where the part has no hand', () => {
+  const pair = standingAs(oneFoot(lopsidedJob()), 'F1', 'two rails', { along: 1, across: 500, count: 2 });
+  expect(pair.feet.map((f) => markOf(listed(pair), f, 'plate'))).toEqual(['1', '1′']);
+  const alike = standingAs(oneFoot(testJob()), 'F1', 'two rails', { along: 1, across: 500, count: 2 });
+  expect(alike.feet.map((f) => markOf(listed(alike), f, 'plate'))).toEqual(['1', '1']);
 });

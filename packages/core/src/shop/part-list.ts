@@ -3,9 +3,12 @@ import { heightOf, widthOf } from '../geometry/rects';
 import type { Point } from '../geometry/points';
 import { atFoot, drawnBy } from '../job/at-foot';
 import { isResolved, resolve } from '../job/resolve';
-import type { WholeJob } from '../job/whole-job';
+import type { Foot, WholeJob } from '../job/whole-job';
 import type { Refusal } from '../units/refusal';
 import { cutParts, holeArea, partMass, type CutHole, type CutPart } from './cut-parts';
+
+/** Added to the mark of a piece of the other hand. */
+export const OTHER_HAND = '′';
 
 /** A part with what is made of it over all feet. */
 export interface ListedPart {
@@ -68,9 +71,11 @@ export function partList(whole: WholeJob): { readonly parts: readonly ListedPart
   return { parts: out };
 }
 
-/** What is stamped on a foot’s part; its stroke goes with pieces of the other hand. */
-export const markOf = (parts: readonly ListedPart[], foot: string, part: string): string | undefined =>
-  parts.find((p) => p.part.id === part && p.feet.includes(foot))?.mark;
+/** What is stamped on a part as it stands at a foot: with a stroke where that foot is the mirror image and the part has a hand. */
+export function markOf(parts: readonly ListedPart[], foot: Pick<Foot, 'id' | 'like'>, part: string): string | undefined {
+  const found = parts.find((p) => p.part.id === part && p.feet.includes(foot.id));
+  return found && `${found.mark}${foot.like?.mirrored && found.mirrored > 0 ? OTHER_HAND : ''}`;
+}
 
 /** Whether a flat part turned over lies on itself: outline about its middle and every hole with its partner. */
 function isMirrorOfItself({ bounds, holes, region, bends }: CutPart): boolean {

@@ -73,5 +73,6 @@ it('what is stamped leads; a piece of the other hand has a stroke beside it and 
   expect(said.part).toMatch(/^Stamp 3: mounting plate 235 mm × 185 mm/);
   const other = ofOtherHand(said);
   expect(other.part).toMatch(/^Stamp 3′: mounting plate .*: OTHER HAND, mirrored$/);
+  expect(ofOtherHand(ofOtherHand(said)).part).toMatch(/^Stamp 3: /);
   expect({ ...other, part: '' }).toEqual({ ...said, part: '' });
 });

@@ -37,7 +37,7 @@ export interface SheetWords {
 /** What is said of a piece of the other hand: its stamp has a stroke, and the hand is named. */
 export const ofOtherHand = (said: SheetWords): SheetWords => ({
   ...said,
-  part: `${said.part.replace(/^Stamp ([^:]+)/, `Stamp $1${OTHER_HAND}`)}: OTHER HAND, mirrored`,
+  part: `${said.part.replace(/^Stamp ([^:]+)/, (_s, mark: string) => `Stamp ${mark.endsWith(OTHER_HAND) ? mark.slice(0, -1) : mark + OTHER_HAND}`)}: OTHER HAND, mirrored`,
 });
 
 /** Judges the job anew: up to a second or two. */
