@@ -16,6 +16,7 @@ const CORE = [
   'checks',
   'chain',
   'shop',
+  'prove',
   'options',
   'formats',
   'reference',

@@ -1,0 +1,223 @@
+import { atFoot, putAtFoot } from '../job/at-foot';
+import { madeItsOwn } from '../job/feet-edits';
+import type { Job } from '../job/schema';
+import type { WholeJob } from '../job/whole-job';
+import type { Quantity } from '../units/quantity';
+import { dimensionsAt, outBy, type Dimension } from './dimensions';
+import { isOf, standing, type DecisionKind, type Line, type LineOf } from './log-entry';
+import { ofReadings } from './readings';
+import { slotTo } from './slot-to';
+
+/** Where a dimension stands: as it was found last, and what was decided. */
+export interface FoundAs {
+  readonly dimension: Dimension;
+  /** The newest reading that counts; none where it was not measured, or only against another version of it. */
+  readonly line?: LineOf<'dimension'>;
+  /** Median of its readings, mm. */
+  readonly value?: number;
+  /** How far past its limits, mm, signed. */
+  readonly out: number;
+  readonly decision?: { readonly decide: DecisionKind; readonly reason: string; readonly line: Line };
+  /** In words, what is still to do. Empty where nothing is. */
+  readonly open: string;
+}
+
+/** A job as it was built: its document with what was found put in, and what of the log could not be. */
+export interface AsBuilt {
+  readonly whole: WholeJob;
+  readonly found: readonly FoundAs[];
+  /** In words, what is other than drawn. */
+  readonly deviations: readonly string[];
+  /** Lines about what this version of the job does not have, or has otherwise: kept and shown, not counted. */
+  readonly elsewhere: readonly { readonly line: Line; readonly because: string }[];
+}
+
+/** One reading per dimension counts: the newest that stands. */
+const placeKey = (l: Line, key: string): string => `${l.entry.about.foot ?? ''} ${key}`;
+
+/**
+ * The job with its deviations applied: the same document a person would have typed, so that one core judges both. A measured value
+ * counts whether it is within its limits or not; a hole or plate that is to be made again counts as drawn, and stays open until it is
+ * measured again. `lines`: of this job, in order.
+ */
+export function asBuilt(whole: WholeJob, lines: readonly Line[]): AsBuilt {
+  const counted = standing(lines);
+  const measured = new Map<string, LineOf<'dimension'>>();
+  const decided = new Map<string, LineOf<'decision'>>();
+  for (const l of counted) {
+    if (isOf('dimension')(l)) {
+      measured.set(placeKey(l, l.entry.body.key), l);
+      // A decision is about the reading it follows.
+      decided.delete(placeKey(l, l.entry.body.key));
+    }
+    if (isOf('decision')(l)) decided.set(placeKey(l, l.entry.body.key), l);
+  }
+  const missing = counted.filter(isOf('bolt missing'));
+  const elsewhere: { line: Line; because: string }[] = [];
+  const found: FoundAs[] = [];
+  const known = new Set<string>();
+  for (const f of whole.feet)
+    for (const dimension of dimensionsAt(whole, f.id)) {
+      const key = `${f.id} ${dimension.key}`;
+      known.add(key);
+      const line = measured.get(key);
+      const stale = line && Math.abs(line.entry.body.nominal - dimension.nominal) > 1e-6;
+      if (stale)
+        elsewhere.push({
+          line,
+          because: `measured against version ${line.entry.version}, where it was drawn ${mm(line.entry.body.nominal)}: it is ${mm(dimension.nominal)} now, measure again`,
+        });
+      found.push(foundAs(dimension, stale ? undefined : line, decided.get(key)));
+    }
+  for (const [key, line] of measured) if (!known.has(key)) elsewhere.push({ line, because: notHere(line) });
+  const has = (l: LineOf<'bolt missing'>) =>
+    whole.feet.some((f) => f.id === l.entry.about.foot) &&
+    atFoot(whole, l.entry.about.foot!).bolts.items.some((b) => b.id === l.entry.about.bolt);
+  for (const line of missing) if (!has(line)) elsewhere.push({ line, because: notHere(line) });
+  return { ...applied(whole, found, missing.filter(has)), found, elsewhere };
+}
+
+const notHere = ({ entry }: Line): string =>
+  `written against version ${entry.version}; this version of the job has no such place`;
+
+const mm = (v: number): string => `${Number(v.toFixed(2))} mm`.replace('-', '−');
+
+function foundAs(dimension: Dimension, line: LineOf<'dimension'> | undefined, decided: LineOf<'decision'> | undefined): FoundAs {
+  if (!line) return { dimension, out: 0, open: 'to be measured' };
+  const value = ofReadings(line.entry.body.readings).median;
+  const out = outBy(value, dimension);
+  const decision = decided && {
+    decide: decided.entry.body.decide,
+    reason: decided.entry.body.reason,
+    line: decided,
+  };
+  const again = decision && (decision.decide === 'remake' || decision.decide === 'fill and redrill');
+  const open = again ? `${decision.decide}, then measure again` : out !== 0 && !decision ? `out by ${mm(out)}: decide` : '';
+  return { dimension, line, value, out, ...(decision ? { decision } : {}), open };
+}
+
+/** A value found takes the place of the one drawn. */
+const measuredAs = (q: Quantity, v: number, at: string): Quantity => {
+  const { with: _w, readings: _r, ...rest } = q;
+  return { ...rest, v, text: `${v} mm`, from: 'measured', at: new Date(at).toISOString() };
+};
+
+type Change = (job: Job) => Job;
+
+function applied(
+  whole: WholeJob,
+  found: readonly FoundAs[],
+  missing: readonly LineOf<'bolt missing'>[],
+): Pick<AsBuilt, 'whole' | 'deviations'> {
+  const deviations: string[] = [];
+  const changes = new Map<string, Change[]>();
+  const several = whole.feet.length > 1;
+  const footName = (id: string) => (several ? `${whole.feet.find((f) => f.id === id)!.name}: ` : '');
+  const add = (foot: string, says: string, change: Change) => {
+    deviations.push(`${footName(foot)}${says}`);
+    changes.set(foot, [...(changes.get(foot) ?? []), change]);
+  };
+  for (const f of found) {
+    const { dimension: d, value, decision, line } = f;
+    const again = decision?.decide === 'remake' || decision?.decide === 'fill and redrill';
+    if (value === undefined || !line || again || Math.abs(value - d.nominal) < 1e-9) continue;
+    const change = changeOf(f, value, line.entry.at, found);
+    if (change)
+      add(d.about.foot!, `${d.name} ${mm(value)} for ${mm(d.nominal)}${decision ? ` (${decision.decide})` : ''}`, change);
+  }
+  for (const { entry } of missing)
+    add(entry.about.foot!, `bolt ${entry.about.bolt} is missing`, (job) => ({
+      ...job,
+      bolts: { ...job.bolts, items: job.bolts.items.filter((b) => b.id !== entry.about.bolt) },
+    }));
+  // What is found at one foot is of that foot alone: from here each is drawn by itself.
+  const apart = changes.size === 0 ? whole : whole.feet.reduce((w, f) => madeItsOwn(w, f.id), whole);
+  const built = [...changes].reduce(
+    (w, [foot, list]) =>
+      putAtFoot(
+        w,
+        foot,
+        list.reduce((job, c) => c(job), atFoot(w, foot)),
+      ),
+    apart,
+  );
+  return { whole: built, deviations };
+}
+
+/** How a value found changes the document; nothing of what the load path does not read. */
+function changeOf({ dimension: d, decision }: FoundAs, value: number, at: string, found: readonly FoundAs[]): Change | undefined {
+  const [what, of, axis] = d.key.split('/') as [string, string, string];
+  if (d.key === 'plate/thickness')
+    return (job) => ({ ...job, plate: { ...job.plate, thickness: measuredAs(job.plate.thickness, value, at) } });
+  if (d.key === 'backing/thickness')
+    return (job) =>
+      'thickness' in job.far ? { ...job, far: { ...job.far, thickness: measuredAs(job.far.thickness, value, at) } } : job;
+  if (what === 'weld') {
+    const key = of === 'fitting' ? 'fittingThroat' : 'doublerThroat';
+    return (job) => ({ ...job, welds: { ...job.welds, [key]: measuredAs(job.welds[key], value, at) } });
+  }
+  if (what === 'bolt') return decision?.decide === 'slot' ? slotted(d, found) : moved(of, axis as 'x' | 'y', value);
+  if (what === 'gap') return decision?.decide === 'shim' ? packed(of, value, at) : undefined;
+  return undefined;
+}
+
+/** A hole that is elsewhere: its bolt stands there, and the base's hole with it. */
+const moved =
+  (id: string, axis: 'x' | 'y', to: number): Change =>
+  (job) => {
+    const bolt = job.bolts.items.find((b) => b.id === id);
+    if (!bolt) return job;
+    const near = (h: { readonly x: number; readonly y: number }) => Math.hypot(h.x - bolt.x, h.y - bolt.y) < 0.5;
+    return {
+      ...job,
+      bolts: { ...job.bolts, items: job.bolts.items.map((b) => (b.id === id ? { ...b, [axis]: to } : b)) },
+      base: { ...job.base, holes: job.base.holes.map((h) => (near(h) ? { ...h, [axis]: to } : h)) },
+    };
+  };
+
+/** A hole drawn out to where it should be: the bolt stands as drawn, in a slot in the plate. */
+function slotted({ about, key }: Dimension, found: readonly FoundAs[]): Change {
+  const id = about.bolt!;
+  const both = (['x', 'y'] as const).map((axis) =>
+    found.find(
+      (f) => f.dimension.about.foot === about.foot && f.dimension.key === `bolt/${id}/${axis}` && f.decision?.decide === 'slot',
+    ),
+  );
+  // Out both ways it is one slot, drawn once.
+  const first = both.find((f) => f)!;
+  if (first.dimension.key !== key) return (job) => job;
+  const [x, y] = both.map((f) => (f ? f.value! - f.dimension.nominal : 0));
+  return (job) => ({
+    ...job,
+    bolts: {
+      ...job.bolts,
+      items: job.bolts.items.map((b) => (b.id === id ? { ...b, holes: slotTo(job, b, { x: x!, y: y! }) } : b)),
+    },
+  });
+}
+
+/** A packer of the gap’s height under the plate at a bolt, on top of what is packed there. */
+const packed =
+  (id: string, gap: number, at: string): Change =>
+  (job) => {
+    const { packing, packer } = job.joint;
+    const none = packing === 'none';
+    const height = (v: number): Quantity => ({
+      v: Number(v.toFixed(6)),
+      text: `${Number(v.toFixed(6))} mm`,
+      from: 'measured',
+      at: new Date(at).toISOString(),
+    });
+    return {
+      ...job,
+      // A joint that had no packing has it at this bolt alone.
+      joint: none ? { ...job.joint, packing: 'packer', packer: height(gap) } : job.joint,
+      bolts: {
+        ...job.bolts,
+        items: job.bolts.items.map((b) => {
+          if (b.id === id) return { ...b, packed: height((b.packed?.v ?? (none ? 0 : packer.v)) + gap) };
+          return none ? { ...b, packed: height(0) } : b;
+        }),
+      },
+    };
+  };
