@@ -6,19 +6,15 @@ import { pinoHttp } from 'pino-http';
 import { errorHandler, problem } from './edges/problem';
 import { hostCheck, originCheck, securityHeaders, styleNonce } from './edges/security';
 import { instrumentRoutes } from './instruments/routes';
-import type { JobStore } from './jobs/job-store';
 import { jobRoutes } from './jobs/routes';
 import { packetRoutes } from './sheets/packet-routes';
 import { sheetRoutes } from './sheets/routes';
 import { shopRoutes } from './shop/routes';
-import type { ShopStore } from './shop/shop-store';
+import { logRoutes, photoRoutes } from './prove/log-routes';
 import { stockRoutes } from './stock/routes';
-import type { StockStore } from './stock/stock-store';
+import type { Stores } from './stores';
 
-export interface AppParts {
-  readonly store: JobStore;
-  readonly stock: StockStore;
-  readonly shop: ShopStore;
+export interface AppParts extends Stores {
   readonly log: Logger;
   /** Folder of the built web application; without it only the API answers. */
   readonly web?: string;
@@ -26,7 +22,7 @@ export interface AppParts {
   readonly stopping?: AbortSignal;
 }
 
-export function createApp({ store, stock, shop, log, web, stopping }: AppParts): Express {
+export function createApp({ store, stock, shop, book, photos, log, web, stopping }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, autoLogging: { ignore: (req) => !req.url?.startsWith('/api/') }, quietReqLogger: true }));
@@ -35,7 +31,9 @@ export function createApp({ store, stock, shop, log, web, stopping }: AppParts):
   app.get('/api/health', (_req, res) => {
     res.json({ status: 'ok', jobs: store.count() });
   });
-  app.use('/api/jobs', sheetRoutes(store, shop), packetRoutes(store, shop), jobRoutes(store));
+  const prove = { store, shop, log: book, photos };
+  app.use('/api/jobs', sheetRoutes(store, shop), packetRoutes(store, shop), logRoutes(prove), jobRoutes(store));
+  app.use('/api/photos', photoRoutes(photos));
   app.use('/api/shop', shopRoutes(shop));
   app.use('/api/stock', stockRoutes(stock));
   const instruments = instrumentRoutes();

@@ -1,12 +1,10 @@
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { pino } from 'pino';
 import { z } from 'zod';
 import { createApp } from './app';
 import { openDatabase } from './database/open-database';
 import { seedDemo } from './demo/seed';
-import { JobStore } from './jobs/job-store';
-import { ShopStore } from './shop/shop-store';
-import { StockStore } from './stock/stock-store';
+import { storesOf } from './stores';
 
 const ROOT = join(import.meta.dirname, '../../..');
 
@@ -21,14 +19,12 @@ const Settings = z.object({
 const settings = Settings.parse(process.env);
 const log = pino({ level: settings.LOG_LEVEL });
 const db = openDatabase(settings.MAST_SHOE_DATA);
-const store = new JobStore(db);
-if (settings.MAST_SHOE_DEMO === '1') log.info({ added: seedDemo(store) }, 'demo jobs');
+const stores = storesOf(db, join(dirname(settings.MAST_SHOE_DATA), 'photos'));
+if (settings.MAST_SHOE_DEMO === '1') log.info({ added: seedDemo(stores) }, 'demo jobs');
 
 const ending = new AbortController();
 const app = createApp({
-  store,
-  stock: new StockStore(db),
-  shop: new ShopStore(db),
+  ...stores,
   log,
   web: settings.MAST_SHOE_WEB,
   stopping: ending.signal,

@@ -12,16 +12,15 @@ import { DEMO_RACK } from './demo/lake-sorrow';
 import { seedDemo } from './demo/seed';
 import { JobStore, type StoredJob } from './jobs/job-store';
 import { Judgements } from './jobs/judgements';
-import { ShopStore } from './shop/shop-store';
-import { StockStore } from './stock/stock-store';
+import { testStores } from './testing/stores';
 
 const log = pino({ level: 'silent' });
 
 function rack() {
   const db = openDatabase(':memory:');
   const store = new JobStore(db);
-  seedDemo(store);
-  return { db, store, http: request(createApp({ store, stock: new StockStore(db), shop: new ShopStore(db), log })) };
+  seedDemo({ store });
+  return { db, store, http: request(createApp({ ...testStores(db), store, log })) };
 }
 
 const WINCH = '/api/jobs/core-sampler-winch';
@@ -43,7 +42,7 @@ describe('the rack', () => {
     expect(row).toMatchObject({ version: 1, unreadable: expect.stringContaining('ends too early') });
     expect(body.filter((t: { verdict?: object }) => t.verdict)).toHaveLength(DEMO_RACK.length - 1);
     await http.get('/api/health').expect(200, { status: 'ok', jobs: DEMO_RACK.length });
-    expect(seedDemo(store)).toBe(0);
+    expect(seedDemo({ store })).toBe(0);
     for (const at of [WINCH, `${WINCH}/plate.dxf`, `${WINCH}/template.pdf`])
       expect((await http.get(at).expect(422)).body.detail).toContain('ends too early');
     expect((await http.put(WINCH).set('If-Match', '"3"').send(winch).expect(422)).body.detail).toContain('ends too early');
@@ -90,7 +89,7 @@ describe('the rack', () => {
   });
   it('seeds an empty rack only', () => {
     const { store } = rack();
-    expect(seedDemo(store)).toBe(0);
+    expect(seedDemo({ store })).toBe(0);
   });
 });
 

@@ -5,10 +5,8 @@ import request from 'supertest';
 import { InstrumentFault, InstrumentReading, InstrumentState } from '@core/formats/instrument-messages';
 import { createApp } from '../app';
 import { openDatabase } from '../database/open-database';
-import { JobStore } from '../jobs/job-store';
-import { ShopStore } from '../shop/shop-store';
-import { StockStore } from '../stock/stock-store';
 import { StandIn } from './stand-in';
+import { testStores } from '../testing/stores';
 
 const half = () => 0.5;
 
@@ -116,9 +114,7 @@ describe('a stand-in', () => {
 describe('the bench over server-sent events', () => {
   const db = openDatabase(':memory:');
   const app = createApp({
-    store: new JobStore(db),
-    stock: new StockStore(db),
-    shop: new ShopStore(db),
+    ...testStores(db),
     log: pino({ level: 'silent' }),
   });
   const server = app.listen(0, '127.0.0.1');

@@ -1,13 +1,16 @@
 import { json, Router, type Response } from 'express';
 import { z } from 'zod';
-import { InstrumentKind, INSTRUMENTS, Lies, Press } from '@core/formats/instrument-messages';
+import { InstrumentKind, INSTRUMENTS, Lies, Press, PullAsked, TurnAsked } from '@core/formats/instrument-messages';
 import { problem } from '../edges/problem';
+import { Rigs } from './rigs';
+import { seeded } from './seeded';
 import { StandIn } from './stand-in';
 
 /** One tab's instruments and where they send. */
 interface Bench {
   readonly instruments: ReadonlyMap<string, StandIn>;
   readonly listeners: Set<Response>;
+  readonly rigs: Rigs;
   seq: number;
 }
 
@@ -20,18 +23,6 @@ const Seed = z.coerce
   .optional();
 const MOST_BENCHES = 40;
 const HEARTBEAT = 15_000;
-
-/** Mulberry32: a small seeded generator, so that a run with a seed repeats. */
-function seeded(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = a;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 
 /** Simulated instruments over server-sent events: each tab's bench lives as long as its stream does. */
 export function instrumentRoutes(): { readonly routes: Router; endStreams(): void } {
@@ -49,8 +40,13 @@ export function instrumentRoutes(): { readonly routes: Router; endStreams(): voi
     if (!bench) {
       if (benches.size >= MOST_BENCHES) return problem(res, 503, 'Too many benches are open; close a tab');
       const random = seeded(seed.data ?? Math.floor(Math.random() * 2 ** 31));
-      bench = { instruments: new Map(INSTRUMENTS.map((k) => [k, new StandIn(k, random)])), listeners: new Set(), seq: 0 };
-      benches.set(id.data, bench);
+      const made: Bench = {
+        instruments: new Map(INSTRUMENTS.map((k) => [k, new StandIn(k, random)])),
+        listeners: new Set(),
+        rigs: new Rigs(random, (event, data) => say(made, event, { seq: ++made.seq, at: new Date().toISOString(), ...data })),
+        seq: 0,
+      };
+      benches.set(id.data, (bench = made));
     }
     const open = bench;
     res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' });
@@ -62,7 +58,9 @@ export function instrumentRoutes(): { readonly routes: Router; endStreams(): voi
     res.on('close', () => {
       clearInterval(beat);
       open.listeners.delete(res);
-      if (open.listeners.size === 0) benches.delete(id.data);
+      if (open.listeners.size > 0) return;
+      open.rigs.end();
+      benches.delete(id.data);
     });
   });
 
@@ -111,8 +109,40 @@ export function instrumentRoutes(): { readonly routes: Router; endStreams(): voi
     say(at.bench, 'state', at.instrument.state());
     res.sendStatus(204);
   });
+  const openBench = (id: string, res: Response): Bench | undefined => {
+    const bench = benches.get(id);
+    if (!bench) problem(res, 404, 'There is no such instrument on an open bench');
+    return bench;
+  };
+
+  routes.post('/:bench/wrench/turn', json({ limit: 1000 }), (req, res) => {
+    const bench = openBench(req.params.bench, res);
+    const asked = bench && read(TurnAsked, req.body, res);
+    if (!bench || !asked) return;
+    if (bench.rigs.turn(asked)) res.sendStatus(204);
+    else problem(res, 409, 'The wrench is being pulled already');
+  });
+
+  routes.post('/:bench/puller/pull', json({ limit: 1000 }), (req, res) => {
+    const bench = openBench(req.params.bench, res);
+    const asked = bench && read(PullAsked, req.body, res);
+    if (!bench || !asked) return;
+    bench.rigs.pull(asked);
+    res.sendStatus(204);
+  });
+
+  routes.post('/:bench/puller/end', (req, res) => {
+    const bench = openBench(req.params.bench, res);
+    if (!bench) return;
+    bench.rigs.endPull();
+    res.sendStatus(204);
+  });
+
   const endStreams = () => {
-    for (const bench of benches.values()) for (const to of bench.listeners) to.end();
+    for (const bench of benches.values()) {
+      bench.rigs.end();
+      for (const to of bench.listeners) to.end();
+    }
   };
   return { routes, endStreams };
 }

@@ -10,10 +10,9 @@ import { lopsidedJob } from '@core/testing/lopsided-job';
 import { createApp } from '../app';
 import { openDatabase } from '../database/open-database';
 import { JobStore } from '../jobs/job-store';
-import { ShopStore } from '../shop/shop-store';
-import { StockStore } from '../stock/stock-store';
 import { fileName } from '@paper/file-name';
 import { MISSING, setIn } from '@paper/fonts';
+import { testStores } from '../testing/stores';
 
 const mm = (v: number) => fromSheet(v, `${v} mm`);
 
@@ -22,7 +21,7 @@ function served(job: Job | WholeJob) {
   const db = openDatabase(':memory:');
   const store = new JobStore(db);
   store.add('feet' in job ? job : oneFoot(job));
-  const http = request(createApp({ store, stock: new StockStore(db), shop: new ShopStore(db), log: pino({ level: 'silent' }) }));
+  const http = request(createApp({ ...testStores(db), store, log: pino({ level: 'silent' }) }));
   const at = `/api/jobs/${job.id}`;
   const take = async (path: string): Promise<{ body: Buffer; name: string }> => {
     const res = await http

@@ -6,8 +6,8 @@ import { lopsidedJob } from '@core/testing/lopsided-job';
 import { createApp } from '../app';
 import { openDatabase } from '../database/open-database';
 import { JobStore } from '../jobs/job-store';
-import { StockStore } from '../stock/stock-store';
 import { ShopStore } from './shop-store';
+import { testStores } from '../testing/stores';
 
 function served() {
   const db = openDatabase(':memory:');
@@ -18,7 +18,7 @@ function served() {
     store,
     shop,
     db,
-    http: request(createApp({ store, stock: new StockStore(db), shop, log: pino({ level: 'silent' }) })),
+    http: request(createApp({ ...testStores(db), store, shop, log: pino({ level: 'silent' }) })),
   };
 }
 const put = (http: ReturnType<typeof served>['http'], version: number, change: Partial<ShopSettings>) =>
@@ -102,7 +102,8 @@ describe('a packet', () => {
       const res = await http.get(`/api/jobs/t/${path}`).expect(200);
       expect(decodeURIComponent(res.headers['content-disposition']!)).toContain(name);
     }
-    const svg = async (query: string) => ((await http.get(`/api/jobs/t/part.svg${query}`).buffer(true).expect(200)).body as Buffer).toString();
+    const svg = async (query: string) =>
+      ((await http.get(`/api/jobs/t/part.svg${query}`).buffer(true).expect(200)).body as Buffer).toString();
     expect(await svg('')).toMatch(/Stamp 1: mounting plate/);
     expect(await svg('?hand=other')).toMatch(/Stamp 1′: mounting plate .*OTHER HAND, mirrored/);
     expect((await http.get('/api/jobs/t/sheet.dxf?stock=gold').expect(404)).body.detail).toContain('Steel S275, 6 mm');

@@ -5,9 +5,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { createApp } from '../app';
 import { openDatabase } from '../database/open-database';
-import { JobStore } from '../jobs/job-store';
-import { ShopStore } from '../shop/shop-store';
-import { StockStore } from './stock-store';
+import { testStores } from '../testing/stores';
 
 const PLATE = {
   id: 'own-s355-heat-4411',
@@ -24,9 +22,7 @@ function room(file = ':memory:') {
   const db = openDatabase(file);
   return {
     db,
-    http: request(
-      createApp({ store: new JobStore(db), stock: new StockStore(db), shop: new ShopStore(db), log: pino({ level: 'silent' }) }),
-    ),
+    http: request(createApp({ ...testStores(db), log: pino({ level: 'silent' }) })),
   };
 }
 

@@ -66,6 +66,11 @@ export const ShopSettings = z.strictObject({
   currency: z.string().regex(/^[A-Z]{3}$/, 'currency: allowed: three capitals, as EUR'),
   /** IANA. */
   zone: z.string().max(60).refine(isZone, 'time zone: allowed: as Europe/London'),
+  /** Who signs: initials and the name behind them. */
+  hands: z
+    .array(z.strictObject({ initials: z.string().regex(/^[A-Z]{1,4}$/, 'initials: allowed: one to four capitals'), name }))
+    .max(40, 'hands: allowed: up to 40 people')
+    .refine((all) => new Set(all.map((h) => h.initials)).size === all.length, 'hands: allowed: initials of one person each'),
   people: z.number().int().gte(1, 'people: allowed 1 to 20').lte(20, 'people: allowed 1 to 20'),
   week: z.array(Hours).length(7, 'week: allowed: seven days, Monday first'),
   closed: z.array(z.iso.date('closed: allowed: days as 2026-03-04')).max(200, 'closed: allowed: up to 200 days'),
@@ -97,6 +102,7 @@ const WORKDAY = { from: '08:00', to: '16:30' };
 export const USUAL_SHOP: ShopSettings = {
   currency: 'EUR',
   zone: 'Europe/London',
+  hands: [],
   people: 2,
   week: [WORKDAY, WORKDAY, WORKDAY, WORKDAY, WORKDAY, null, null],
   closed: [],

@@ -1,0 +1,1 @@
+SELECT sha256, bytes, width, height FROM photo WHERE sha256 = ?;

@@ -1,0 +1,1 @@
+SELECT seq, prev, hash, received, entry FROM log WHERE job_id = :job AND seq > :after ORDER BY seq;

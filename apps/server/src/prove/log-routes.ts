@@ -1,0 +1,119 @@
+import { json, raw, Router, type Response } from 'express';
+import { z } from 'zod';
+import { LOG_FORMAT, logFile, verifyChain } from '@core/prove/chain';
+import { Entry } from '@core/prove/log-entry';
+import { stampRefusal } from '@core/prove/stamp';
+import { fileName } from '@paper/file-name';
+import { problem } from '../edges/problem';
+import type { JobStore, StoredJob } from '../jobs/job-store';
+import { storedJob } from '../sheets/ready';
+import type { ShopStore } from '../shop/shop-store';
+import type { LogStore } from './log-store';
+import { MAX_PHOTO, type Missing, type PhotoStore } from './photo-store';
+
+/** Most entries handed in at once. */
+const MOST = 200;
+const Batch = z.strictObject({
+  entries: z.array(z.unknown()).min(1, 'entries: allowed: 1 to 200').max(MOST, 'entries: allowed: 1 to 200'),
+});
+const After = z.coerce.number().int().min(0).default(0);
+
+export interface ProveParts {
+  readonly store: JobStore;
+  readonly shop: ShopStore;
+  readonly log: LogStore;
+  readonly photos: PhotoStore;
+}
+
+/** The logbook of a job: read, added to, taken out as a file; and the photographs it speaks of. */
+export function logRoutes({ store, shop, log, photos }: ProveParts): Router {
+  const routes = Router({ mergeParams: true });
+
+  routes.get('/:id/log', (req, res) => {
+    const after = After.safeParse(req.query['after']);
+    const stored = after.success ? storedJob(store, req.params.id, res) : problem(res, 400, 'after: allowed: a line’s number');
+    if (stored) res.json({ version: stored.version, lines: log.lines(stored.job.id, after.data) });
+  });
+
+  routes.post('/:id/log', json({ limit: 4_000_000 }), (req, res) => {
+    const stored = storedJob(store, req.params.id, res);
+    const batch = stored && Batch.safeParse(req.body);
+    if (!stored || !batch) return;
+    if (!batch.success) return refused(res, 0, batch.error.issues[0]!.message);
+    const entries: Entry[] = [];
+    for (const [index, one] of batch.data.entries.entries()) {
+      const read = Entry.safeParse(one);
+      if (!read.success) {
+        const [issue] = read.error.issues;
+        return refused(res, index, `${issue!.path.join('.') || 'entry'}: ${issue!.message}`);
+      }
+      entries.push(read.data);
+    }
+    const appended = log.append(stored.job.id, entries, (entry, lines) => mayNot(entry, stored, lines));
+    if (appended.kind === 'refused') return refused(res, appended.index, appended.because);
+    res.json({ lines: appended.lines });
+  });
+
+  /** Why an entry is not taken into this job’s book; empty where it is. */
+  function mayNot(entry: Entry, stored: StoredJob, lines: () => Parameters<typeof stampRefusal>[2]): string {
+    if (entry.version > stored.version) return `version: ${entry.version} is not there yet — allowed: up to ${stored.version}`;
+    const { body } = entry;
+    if (body.kind === 'photo' && !photos.has(body.sha256))
+      return 'body.sha256: that photograph has not come in — allowed: one that was sent first';
+    if (body.kind !== 'signed' || body.operation !== 'stamp') return '';
+    if (entry.version !== stored.version)
+      return `version: the job is at ${stored.version} — allowed: a stamp on the job as it is now`;
+    const no = stampRefusal(stored.job, shop.get().settings, lines());
+    return no ? `body.operation: it cannot be stamped: ${no}` : '';
+  }
+
+  routes.get('/:id/log.json', (req, res) => {
+    const stored = storedJob(store, req.params.id, res);
+    if (!stored) return;
+    res
+      .attachment(fileName(stored.job.name, 'logbook', stored.version, 'json'))
+      .send(JSON.stringify(logFile(stored.job, log.lines(stored.job.id)), null, 1));
+  });
+
+  routes.get('/:id/log/verify', (req, res) => {
+    const stored = storedJob(store, req.params.id, res);
+    if (stored) res.json({ format: LOG_FORMAT, ...verifyChain(stored.job.id, log.lines(stored.job.id)) });
+  });
+
+  routes.post('/:id/photos', raw({ type: () => true, limit: MAX_PHOTO }), async (req, res) => {
+    const stored = storedJob(store, req.params.id, res);
+    if (!stored) return;
+    const file: unknown = req.body;
+    if (!Buffer.isBuffer(file) || file.length === 0)
+      return problem(res, 415, 'No photograph came', { detail: 'photo: it is empty — allowed: JPEG, PNG or WebP' });
+    const photo = await photos.add(file);
+    if ('because' in photo) return problem(res, 415, 'That is no photograph', { detail: photo.because });
+    res.status(201).json(photo);
+  });
+  return routes;
+}
+
+const refused = (res: Response, index: number, because: string): void =>
+  problem(res, 422, 'The entry is not taken', { detail: because, index });
+
+const Sha = z.string().regex(/^[0-9a-f]{64}$/);
+const GONE: Readonly<Record<Missing, readonly [status: number, title: string]>> = {
+  unknown: [404, 'There is no such photograph'],
+  missing: [410, 'The photograph’s file is gone from beside the database; the log still names it'],
+  damaged: [500, 'The photograph’s file is damaged: it is not what came in; the log still names it'],
+};
+
+/** Photographs by what is in them, whole or small. */
+export function photoRoutes(photos: PhotoStore): Router {
+  const routes = Router();
+  routes.get('/:sha', (req, res) => {
+    const sha = Sha.safeParse(req.params.sha);
+    const found = sha.success ? photos.read(sha.data, req.query['small'] !== undefined) : 'unknown';
+    if (typeof found === 'string') {
+      const [status, title] = GONE[found];
+      return problem(res, status, title);
+    }
+    res.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').send(found);
+  });
+  return routes;
+}
