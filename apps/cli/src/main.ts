@@ -1,9 +1,11 @@
 import { readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { MAX_FILE } from '@core/formats/read-job';
 import { MESHES } from '@core/spread/from-job';
 import { check } from './check';
 import { feet } from './feet';
+import { logVerify } from './log';
 import { parts } from './parts';
 import { isMesh, spread } from './spread';
 
@@ -12,13 +14,19 @@ const USAGE = `usage: npm run -s cli -- check FILE [--json]
        npm run -s cli -- feet FILE [--json]
        npm run -s cli -- parts FILE [--json]
        npm run -s cli -- make FILE --out DIR [--json]
+       npm run -s cli -- log verify JOB|FILE [--head HASH] [--json]
 
 check prints the links of the load path and what lets go first.
 spread prints how the load goes through the plates into the skin, in numbers.
 feet prints the force and moment that come to each foot in each case.
 parts prints every part that is cut, with how many as drawn and mirrored.
 make writes what the bench needs into a folder: packet, report, labels, lists, calendar, cut files, templates, plan.json.
-Exit: 0 sound, 1 something lets go or cannot be shown to hold, 2 the file is refused.`;
+log verify goes through a job’s logbook, in the database (MAST_SHOE_DATA, else data/) or as a file, and names the first broken line;
+--head: a hash that was printed on a record, which must be in it.
+Exit: 0 sound, 1 something lets go or cannot be shown to hold, 2 the file is refused; of log 0 whole, 1 broken, 2 there is no such book.`;
+
+/** Where the server keeps its jobs. */
+const DATA = process.env['MAST_SHOE_DATA'] ?? join(import.meta.dirname, '../../../data/mast-shoe.sqlite');
 
 const COMMANDS = ['check', 'spread', 'feet', 'parts', 'make'] as const;
 const isCommand = (x: string | undefined): x is (typeof COMMANDS)[number] => COMMANDS.some((c) => c === x);
@@ -33,6 +41,7 @@ async function main(argv: string[]): Promise<number> {
         json: { type: 'boolean' },
         mesh: { type: 'string', default: 'fine' },
         out: { type: 'string' },
+        head: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -44,6 +53,16 @@ async function main(argv: string[]): Promise<number> {
   if (parsed.values.help) {
     console.log(USAGE);
     return 0;
+  }
+  if (command === 'log') {
+    const [job, ...more] = rest;
+    if (file !== 'verify' || !job || more.length > 0) {
+      console.error(USAGE);
+      return 2;
+    }
+    const { exit, text } = logVerify(job, parsed.values.json === true, DATA, parsed.values.head);
+    (exit === 2 ? console.error : console.log)(text);
+    return exit;
   }
   const mesh = parsed.values.mesh;
   if (!isCommand(command) || !file || rest.length > 0) {

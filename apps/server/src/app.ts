@@ -10,7 +10,9 @@ import { jobRoutes } from './jobs/routes';
 import { packetRoutes } from './sheets/packet-routes';
 import { sheetRoutes } from './sheets/routes';
 import { shopRoutes } from './shop/routes';
+import { dueRoutes } from './prove/due-routes';
 import { logRoutes, photoRoutes } from './prove/log-routes';
+import { recordRoutes } from './prove/record-routes';
 import { stockRoutes } from './stock/routes';
 import type { Stores } from './stores';
 
@@ -32,8 +34,16 @@ export function createApp({ store, stock, shop, book, photos, log, web, stopping
     res.json({ status: 'ok', jobs: store.count() });
   });
   const prove = { store, shop, log: book, photos };
-  app.use('/api/jobs', sheetRoutes(store, shop), packetRoutes(store, shop), logRoutes(prove), jobRoutes(store));
+  app.use(
+    '/api/jobs',
+    sheetRoutes(store, shop),
+    packetRoutes(store, shop),
+    logRoutes(prove),
+    recordRoutes(prove),
+    jobRoutes(store),
+  );
   app.use('/api/photos', photoRoutes(photos));
+  app.use('/api/due', dueRoutes(prove));
   app.use('/api/shop', shopRoutes(shop));
   app.use('/api/stock', stockRoutes(stock));
   const instruments = instrumentRoutes();

@@ -58,7 +58,7 @@ export class Flow {
 }
 
 /** A card from its title on; the next one follows on the same page where there is room for a good part of it. */
-export function drawCard(flow: Flow, card: Card): void {
+export function drawCard(flow: Flow, card: Card, photos: Photos = () => undefined): void {
   if (flow.pages > 0 && flow.y > EDGE.top) flow.y += 5;
   flow.need(45);
   flow.words(card.of ? `${card.title}: ${card.of}` : card.title, SIZE.title, 'bold');
@@ -70,10 +70,27 @@ export function drawCard(flow: Flow, card: Card): void {
     .lineTo(flow.size[0] - EDGE.right, flow.y)
     .stroke();
   flow.y += 2.5;
-  for (const b of card.blocks) drawBlock(flow, b);
+  for (const b of card.blocks) drawBlock(flow, b, photos);
 }
 
-function drawBlock(flow: Flow, b: Block): void {
+/** Photographs by their hash: JPEG, or nothing where the file is gone or damaged. */
+export type Photos = (sha256: string) => Buffer | undefined;
+
+/** No photograph takes more of a page than this, mm. */
+const PHOTO = { wide: 110, high: 82 } as const;
+
+function drawPhoto(flow: Flow, b: Extract<Block, { kind: 'photo' }>, photos: Photos): void {
+  const data = photos(b.sha256);
+  if (!data)
+    return flow.words(`${b.says}: the photograph’s file is missing or damaged (${b.sha256.slice(0, 12)}…)`, SIZE.words, 'bold');
+  flow.need(PHOTO.high + 8);
+  flow.doc.image(data, EDGE.left, flow.y, { fit: [PHOTO.wide, PHOTO.high] });
+  flow.y += PHOTO.high + 1;
+  flow.words(b.says, 2.9);
+  flow.y += 1.5;
+}
+
+function drawBlock(flow: Flow, b: Block, photos: Photos): void {
   switch (b.kind) {
     case 'head':
       flow.need(14);
@@ -87,6 +104,8 @@ function drawBlock(flow: Flow, b: Block): void {
       return sign(flow, b.text);
     case 'table':
       return drawTable(flow, b);
+    case 'photo':
+      return drawPhoto(flow, b, photos);
     case 'picture': {
       const high = pictureHeight(b.picture, flow.width);
       flow.need(high + 8);

@@ -1,5 +1,5 @@
 import type { Card } from '@core/shop/cards/card';
-import { drawCard, EDGE, Flow } from './card-pages';
+import { drawCard, EDGE, Flow, type Photos } from './card-pages';
 import { paperDoc, POINTS } from './paper-doc';
 import type { Pen } from './pen';
 
@@ -18,11 +18,11 @@ export interface PacketSays {
 export const CARD_PAPERS = { a4: [210, 297], letter: [215.9, 279.4] } as const;
 
 /** Cards as one PDF: job, version, date, verdict, what is not judged and the caution on every page, pages numbered. */
-export function packetPdf(cards: readonly Card[], says: PacketSays, title = 'packet'): Promise<Buffer> {
+export function packetPdf(cards: readonly Card[], says: PacketSays, title = 'packet', photos?: Photos): Promise<Buffer> {
   const size = CARD_PAPERS[says.paper];
   const { doc, pen, done } = paperDoc(`${says.job}: ${title}, ${says.issue}`, true);
   const flow = new Flow(doc, pen, size);
-  for (const card of cards) drawCard(flow, card);
+  for (const card of cards) drawCard(flow, card, photos);
   flow.end();
   const { count } = doc.bufferedPageRange();
   for (let i = 0; i < count; i++) {

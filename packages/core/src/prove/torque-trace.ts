@@ -119,12 +119,12 @@ const slipped = (trace: readonly TracePoint[], target: number): boolean =>
     return next !== undefined && T > 0.2 * target && T < (1 - WRENCH) * target && T - next[1] > DROPS * T && next[0] - a < STILL;
   });
 
-/** The rise bends over before its end: least squares over a sixth of what it should have turned, against the middle. */
+/** The rise bends over before its end: least squares over a quarter of what it should have turned, against the middle. */
 function gives(trace: readonly TracePoint[], target: number, slope: number | undefined, end: TracePoint): string | undefined {
   if (!slope || slope <= 0) return undefined;
-  const wide = Math.max(3, (end[1] - trace[0]![1]) / slope / 6);
+  const wide = Math.max(6, (end[1] - trace[0]![1]) / slope / 4);
   const last = trace.filter(([a, T]) => a >= end[0] - wide && T > 0.3 * target);
-  if (last.length < 3) return undefined;
+  if (last.length < 4) return undefined;
   const now = slopeOf(last);
   if (now === undefined || now > GIVES * slope) return undefined;
   return `it bends over: ${percent(Math.max(0, now / slope))} as steep at the end as before: the bolt, its thread or what it clamps gives; take it out`;

@@ -35,6 +35,12 @@ import { CardPicture } from './card-picture';
             <span>{{ b.text }}</span><span class="line">name, day</span>
           </p>
         }
+        @case ('photo') {
+          <figure>
+            <img [src]="'/api/photos/' + b.sha256" [alt]="b.says" loading="lazy" />
+            <figcaption class="note">{{ b.says }}</figcaption>
+          </figure>
+        }
         @case ('picture') {
           <figure>
             <svg [msCardPicture]="b.picture" [attr.aria-label]="b.says"></svg>
@@ -93,7 +99,9 @@ import { CardPicture } from './card-picture';
     .ticked .tick {
       flex: none;
     }
-    figure svg {
+    figure svg,
+    figure img {
+      max-width: 100%;
       max-height: 260px;
     }
     .wide {

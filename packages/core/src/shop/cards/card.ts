@@ -25,6 +25,8 @@ export type Block =
     }
   | { readonly kind: 'list'; readonly items: readonly string[]; readonly tick?: true }
   | { readonly kind: 'picture'; readonly picture: Picture; readonly says: string }
+  /** A photograph by what is in it. */
+  | { readonly kind: 'photo'; readonly sha256: string; readonly says: string }
   /** A line for a name and a day. */
   | { readonly kind: 'sign'; readonly text: string };
 

@@ -1,0 +1,25 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+
+const ROOT = join(import.meta.dirname, '../../../..');
+
+/** The real server in a process of its own, over a database file; to be killed. */
+export async function childServer(data: string): Promise<{ readonly address: string; kill(): Promise<void> }> {
+  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'apps/server/src/main.ts')], {
+    cwd: ROOT,
+    env: { ...process.env, PORT: '0', MAST_SHOE_DATA: data, LOG_LEVEL: 'silent' },
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
+  const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  const port = await new Promise<number>((resolve, reject) => {
+    child.on('message', (m: { listening: number }) => resolve(m.listening));
+    child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+  });
+  return {
+    address: `http://127.0.0.1:${port}`,
+    kill: () => {
+      child.kill('SIGKILL');
+      return gone;
+    },
+  };
+}
