@@ -4,6 +4,7 @@ import type { Routes } from '@angular/router';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', title: 'The rack · Mast Shoe', loadComponent: () => import('./rack/rack').then((m) => m.Rack) },
   { path: 'stock', title: 'Stock room · Mast Shoe', loadComponent: () => import('./stock/stock-page').then((m) => m.StockPage) },
+  { path: 'due', title: 'Due · Mast Shoe', loadComponent: () => import('./prove/due-page').then((m) => m.DuePage) },
   {
     path: 'compare',
     title: 'Side by side · Mast Shoe',

@@ -18,6 +18,7 @@ import { Desk } from './desk';
 import { jobActions, jobFeature } from './job.state';
 import { HeadlineStrip } from './headline';
 import { Judge } from './judge';
+import { LogDesk } from '../prove/log-desk';
 import { Outbox } from './outbox';
 import { Traveller } from './traveller';
 import { VerdictFigure } from './verdict-figure';
@@ -48,7 +49,7 @@ const SAVE_WORDS = {
     HeadlineStrip,
     VerdictFigure,
   ],
-  providers: [Desk, Judge, Commands],
+  providers: [Desk, Judge, Commands, LogDesk],
   templateUrl: './job-shell.html',
   styleUrl: './job-shell.scss',
   host: { '(document:keydown)': 'key($event)' },

@@ -33,6 +33,11 @@ export const jobRoutes: Routes = [
         title: 'Choose · Mast Shoe',
         loadComponent: () => import('../choose/choose-stage').then((m) => m.ChooseStage),
       },
+      {
+        path: 'prove',
+        title: 'Prove · Mast Shoe',
+        loadComponent: () => import('../prove/prove-stage').then((m) => m.ProveStage),
+      },
       { path: 'make', title: 'Make · Mast Shoe', loadComponent: () => import('../make/make-stage').then((m) => m.MakeStage) },
     ],
   },

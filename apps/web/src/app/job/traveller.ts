@@ -8,6 +8,8 @@ import { assumedValues, namedValues } from '@core/job/values';
 import { showUse } from '../fields/show';
 import type { Job } from '@core/job/schema';
 import { spreadRulesOf } from '@core/job/spread-rules';
+import { standing } from '@core/prove/log-entry';
+import { LogDesk } from '../prove/log-desk';
 import { FootKey } from '../feet/foot-key';
 import { Desk } from './desk';
 
@@ -172,6 +174,7 @@ function notYet(v: Verdict | null, job: Job): string {
 })
 export class Traveller {
   protected readonly desk = inject(Desk);
+  private readonly log = inject(LogDesk);
   readonly verdict = input.required<Verdict | null>();
 
   protected readonly decides = computed(() => {
@@ -188,6 +191,17 @@ export class Traveller {
   protected readonly onAll = computed(() => {
     const whole = this.desk.whole();
     return whole && whole.feet.length > 1 ? ` at this foot, ${assumedOnAll(whole)} over all feet` : '';
+  });
+
+  /** What the logbook says; stamped while the stamp is of the job as it is. */
+  private readonly proved = computed((): Pick<Stage, 'line' | 'stamped'> => {
+    const lines = standing(this.log.lines());
+    const stamp = lines.filter((l) => l.entry.body.kind === 'signed' && l.entry.body.operation === 'stamp').at(-1);
+    if (stamp) {
+      const now = stamp.entry.version === this.desk.state().version;
+      return { line: now ? 'built as recorded' : `stamp is of version ${stamp.entry.version}`, stamped: now };
+    }
+    return { line: lines.length === 0 ? 'nothing written yet' : `${lines.length} lines written`, stamped: false };
   });
 
   protected readonly stages = computed((): Stage[] => {
@@ -232,6 +246,7 @@ export class Traveller {
         line: holds ? (assumed > 0 ? `rests on ${assumed} assumed` : 'ready to cut') : notYet(v, job),
         stamped: false,
       },
+      { path: 'prove', name: 'Prove', ...this.proved() },
     ];
   });
 }

@@ -11,6 +11,8 @@ import { Desk, type Picked } from '../job/desk';
 import { Judge, type Turned } from '../job/judge';
 import type { Weighed } from '../job/weigher';
 import { ShopDesk } from '../make/shop-desk';
+import { LogDesk } from '../prove/log-desk';
+import { TestLog } from './log';
 import { TestShop } from './shop';
 
 /** A desk without a store: changes are applied at once and written down. */
@@ -26,7 +28,7 @@ export class TestDesk {
   readonly crank = signal(1);
   readonly cranking = signal(false);
   readonly said = signal('');
-  readonly state = signal({ settled: null as WholeJob | null, save: 'saved' });
+  readonly state = signal({ settled: null as WholeJob | null, save: 'saved', version: 1 });
   readonly did: string[] = [];
   readonly shown = () => this.preview() ?? this.job();
   readonly undoable = () => '';
@@ -35,7 +37,7 @@ export class TestDesk {
   constructor(job: Job | WholeJob) {
     const whole = 'feet' in job ? job : oneFoot(job);
     this.whole.set(whole);
-    this.state.set({ settled: whole, save: 'saved' });
+    this.state.set({ settled: whole, save: 'saved', version: 1 });
   }
 
   takeFoot(id: string): void {
@@ -103,6 +105,7 @@ export function provideDesk(job: Job | WholeJob): TestDesk {
       { provide: Desk, useValue: desk },
       { provide: Judge, useValue: new TestJudge(desk.job()!, desk.whole()!) },
       { provide: ShopDesk, useValue: new TestShop() },
+      { provide: LogDesk, useValue: new TestLog() },
     ],
   });
   return desk;

@@ -2,16 +2,22 @@ import { evaluate, workingOf } from '@core/chain/evaluate';
 import { beside } from '@core/chain/compare-jobs';
 import { fittingGoodFor, footVerdicts } from '@core/chain/feet';
 import { multiplesOf } from '@core/chain/judge';
+import { predictedCurve } from '@core/prove/predicted-curve';
+import { proofPlan } from '@core/prove/proof-plan';
+import { proveState } from '@core/prove/prove-state';
+import { isRefusal } from '@core/units/refusal';
 import { whatClears } from '@core/options/clear';
 import { axesFor, tryStock, type Tally } from '@core/options/choose';
 import type {
   FromChooser,
   FromJudge,
+  FromProver,
   FromSpreader,
   FromSurveyor,
   FromWeigher,
   ToChooser,
   ToJudge,
+  ToProver,
   ToSpreader,
   ToSurveyor,
   ToWeigher,
@@ -50,7 +56,8 @@ export const started: {
   chooser: HeldWorker<ToChooser, FromChooser>[];
   surveyor: HeldWorker<ToSurveyor, FromSurveyor>[];
   spreader: HeldWorker<ToSpreader, FromSpreader>[];
-} = { judge: [], weigher: [], chooser: [], surveyor: [], spreader: [] };
+  prover: HeldWorker<ToProver, FromProver>[];
+} = { judge: [], weigher: [], chooser: [], surveyor: [], spreader: [], prover: [] };
 
 export function startJudge(): Worker {
   const worker = new HeldWorker<ToJudge, FromJudge>((m) =>
@@ -123,6 +130,22 @@ export function startSpreader(): Worker {
       : { kind: 'solved', ticket, key, caseId, milliseconds: 12, ...spreading.show(caseId)! };
   });
   started.spreader.push(worker);
+  return worker as unknown as Worker;
+}
+
+export function startProver(): Worker {
+  const worker = new HeldWorker<ToProver, FromProver>((m) => {
+    if (m.kind === 'state') return { kind: 'state', ticket: m.ticket, state: proveState(m.whole, m.lines, m.shop) };
+    const plan = proofPlan(m.job, m.asked);
+    if (isRefusal(plan)) return { kind: 'refused', ticket: m.ticket, refusal: plan };
+    const steps = predictedCurve(m.job, plan, m.asked.dial);
+    let next = steps.next();
+    while (!next.done) next = steps.next();
+    return isRefusal(next.value)
+      ? { kind: 'refused', ticket: m.ticket, refusal: next.value }
+      : { kind: 'curve', ticket: m.ticket, curve: next.value };
+  });
+  started.prover.push(worker);
   return worker as unknown as Worker;
 }
 

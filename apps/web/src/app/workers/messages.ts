@@ -11,6 +11,11 @@ import type { Clearing } from '@core/options/clear';
 import type { SoundOption } from '@core/options/choose';
 import type { Remedy } from '@core/options/remedies';
 import type { Side } from '@core/job/survey';
+import type { Line } from '@core/prove/log-entry';
+import type { CurveProgress, PredictedCurve } from '@core/prove/predicted-curve';
+import type { ProofAsked } from '@core/prove/proof-plan';
+import type { ProveState } from '@core/prove/prove-state';
+import type { ShopSettings } from '@core/stock/shop-settings';
 import type { PatternFit, Suspect } from '@core/survey/fit-pattern';
 import type { SideStudy } from '@core/survey/patterns';
 import type { Mesh } from '@core/spread/from-job';
@@ -120,3 +125,20 @@ export type FromSpreader =
   | { readonly kind: 'refused'; readonly ticket: number; readonly key: string; readonly refusal: Refusal }
   | { readonly kind: 'stopped'; readonly ticket: number; readonly key: string }
   | { readonly kind: 'broken'; readonly ticket: number; readonly key: string; readonly message: string };
+
+/** To and from the worker of Prove: where the job stands as built, and the curve a proof should follow. */
+export type ToProver =
+  | {
+      readonly kind: 'state';
+      readonly ticket: number;
+      readonly whole: WholeJob;
+      readonly lines: readonly Line[];
+      readonly shop: Pick<ShopSettings, 'rates'>;
+    }
+  | { readonly kind: 'curve'; readonly ticket: number; readonly job: Job; readonly asked: ProofAsked };
+export type FromProver =
+  | { readonly kind: 'state'; readonly ticket: number; readonly state: ProveState }
+  | ({ readonly kind: 'progress'; readonly ticket: number } & CurveProgress)
+  | { readonly kind: 'curve'; readonly ticket: number; readonly curve: PredictedCurve }
+  | { readonly kind: 'refused'; readonly ticket: number; readonly refusal: Refusal }
+  | { readonly kind: 'broken'; readonly ticket: number; readonly message: string };

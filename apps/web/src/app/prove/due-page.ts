@@ -1,0 +1,145 @@
+import { HttpClient } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatIcon } from '@angular/material/icon';
+import { RouterLink } from '@angular/router';
+import { byDue, type Due } from '@core/prove/due';
+import { failureText } from '../job/job-api';
+
+interface JobDue {
+  readonly id: string;
+  readonly name: string;
+  readonly due: readonly Due[];
+}
+
+/** What falls due over every job on the rack, overdue first. */
+@Component({
+  selector: 'ms-due-page',
+  imports: [MatButton, MatIcon, RouterLink],
+  template: `
+    <header class="bar">
+      <a mat-button routerLink="/"><mat-icon>arrow_back</mat-icon>The rack</a>
+      <h1>Due</h1>
+      <span class="gap"></span>
+      <label><input type="checkbox" [checked]="all()" (change)="all.set(!all())" /> jobs not in use too</label>
+      <a mat-stroked-button href="/api/due/calendar.ics" download><mat-icon>event</mat-icon>Calendar</a>
+    </header>
+    @if (failure()) {
+      <p class="error" role="alert">{{ failure() }} <button mat-button type="button" (click)="fetch()">Try again</button></p>
+    }
+    @if (jobs() === null && !failure()) {
+      <p class="note" role="status">Going through the rack …</p>
+    } @else if (jobs()) {
+      <table class="rows">
+        <caption class="note">
+          {{
+            counted().overdue
+          }}
+          overdue,
+          {{
+            counted().soon
+          }}
+          within a month. Intervals are common practice unless a source is named; the local code decides.
+        </caption>
+        <thead>
+          <tr>
+            <th>State</th>
+            <th>Due</th>
+            <th>Job</th>
+            <th>What</th>
+            <th>Last</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (r of rows(); track r.job.id + r.due.task.id) {
+            <tr [class.over]="r.due.state === 'overdue'">
+              <td
+                [class.bad]="r.due.state === 'overdue'"
+                [class.waits]="r.due.state === 'soon'"
+                [class.good]="r.due.state === 'done'"
+              >
+                {{ r.due.state }}
+              </td>
+              <td>
+                <b>{{ r.due.on || '–' }}</b><br /><span class="note">{{ r.due.says }}</span>
+              </td>
+              <td>
+                <a [routerLink]="['/job', r.job.id, 'prove']" [queryParams]="{ sheet: 'after' }">{{ r.job.name }}</a>
+              </td>
+              <td>
+                <b>{{ r.due.task.name }}</b><br /><span class="note">{{ r.due.task.what }}. {{ r.due.task.source }}</span>
+              </td>
+              <td>{{ r.due.last || 'never' }}</td>
+            </tr>
+          } @empty {
+            <tr>
+              <td colspan="5" class="note">
+                Nothing falls due. A job is on this list from the day it goes into use: say so under After in its Prove stage.
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
+  `,
+  styleUrl: './prove.scss',
+  styles: `
+    :host {
+      display: block;
+      max-width: 1200px;
+      margin: 0 auto;
+      padding: 10px 18px 40px;
+    }
+    h1 {
+      font-size: 30px;
+    }
+    .gap {
+      flex: 1;
+    }
+    caption {
+      padding: 8px 0;
+      text-align: left;
+    }
+    .over {
+      background: repeating-linear-gradient(45deg, #f6dcd4 0 8px, transparent 8px 16px);
+    }
+    .over td {
+      background: rgba(251, 248, 240, 0.82);
+    }
+    td:nth-child(2) {
+      white-space: nowrap;
+    }
+    a {
+      color: var(--accent);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DuePage {
+  private readonly http = inject(HttpClient);
+  protected readonly jobs = signal<readonly JobDue[] | null>(null);
+  protected readonly failure = signal('');
+  protected readonly all = signal(false);
+  private readonly every = computed(() => (this.jobs() ?? []).flatMap((job) => job.due.map((due) => ({ job, due }))));
+  protected readonly rows = computed(() =>
+    this.every()
+      .filter(({ due }) => this.all() || due.state !== 'not in use')
+      .sort((a, b) => byDue(a.due, b.due) || a.job.name.localeCompare(b.job.name)),
+  );
+  protected readonly counted = computed(() => ({
+    overdue: this.every().filter((r) => r.due.state === 'overdue').length,
+    soon: this.every().filter((r) => r.due.state === 'soon').length,
+  }));
+
+  constructor() {
+    this.fetch();
+  }
+
+  protected fetch(): void {
+    this.failure.set('');
+    this.http.get<JobDue[]>('/api/due').subscribe({
+      next: (jobs) => this.jobs.set(jobs),
+      error: (e: unknown) => this.failure.set(failureText(e)),
+    });
+  }
+}
