@@ -18,9 +18,9 @@ const log = pino({ level: 'silent' });
 
 function rack() {
   const db = openDatabase(':memory:');
-  const store = new JobStore(db);
-  seedDemo({ store });
-  return { db, store, http: request(createApp({ ...testStores(db), store, log })) };
+  const stores = testStores(db);
+  seedDemo(stores);
+  return { ...stores, db, stores, http: request(createApp({ ...stores, log })) };
 }
 
 const WINCH = '/api/jobs/core-sampler-winch';
@@ -34,7 +34,7 @@ describe('the rack', () => {
     expect(body[0]).toMatchObject({ version: 1, archived: false, verdict: { state: 'fails', weakest: 'Washer crush' } });
   });
   it('one row that does not read hangs there as such, and takes nothing with it', async () => {
-    const { db, store, http } = rack();
+    const { db, stores, http } = rack();
     db.prepare('UPDATE job SET document = \'{"format": "mast-\' WHERE id = ?').run(winch.id);
     const { body } = await http.get('/api/jobs').expect(200);
     expect(body).toHaveLength(DEMO_RACK.length);
@@ -42,7 +42,7 @@ describe('the rack', () => {
     expect(row).toMatchObject({ version: 1, unreadable: expect.stringContaining('ends too early') });
     expect(body.filter((t: { verdict?: object }) => t.verdict)).toHaveLength(DEMO_RACK.length - 1);
     await http.get('/api/health').expect(200, { status: 'ok', jobs: DEMO_RACK.length });
-    expect(seedDemo({ store })).toBe(0);
+    expect(seedDemo(stores)).toBe(0);
     for (const at of [WINCH, `${WINCH}/plate.dxf`, `${WINCH}/template.pdf`])
       expect((await http.get(at).expect(422)).body.detail).toContain('ends too early');
     expect((await http.put(WINCH).set('If-Match', '"3"').send(winch).expect(422)).body.detail).toContain('ends too early');
@@ -88,8 +88,8 @@ describe('the rack', () => {
     await http.post('/api/jobs/none/archive').expect(404);
   });
   it('seeds an empty rack only', () => {
-    const { store } = rack();
-    expect(seedDemo({ store })).toBe(0);
+    const { stores } = rack();
+    expect(seedDemo(stores)).toBe(0);
   });
 });
 

@@ -38,11 +38,21 @@ describe('the torque wrench', () => {
 });
 
 describe('the puller with its load cell and dials', () => {
-  const asked: PullAsked = { to: 4000, rate: 1000, proof: 4000, stiffness: [2000, 4000], fault: 'none', faster: 1 };
+  const asked: PullAsked = {
+    to: 4000,
+    rate: 1000,
+    proof: 4000,
+    moves: [2000, 4000].map((k) => [
+      [0, 0],
+      [4000, 4000 / k],
+    ]),
+    fault: 'none',
+    faster: 1,
+  };
   const run = (p: PullerStandIn, seconds: number, step = 0.1): PullSample[] =>
     Array.from({ length: Math.round(seconds / step) }, () => p.tick(step)).filter((s): s is PullSample => typeof s !== 'string');
 
-  it('goes to its load at its rate and stands there; each dial moves by its stiffness', () => {
+  it('goes to its load at its rate and stands there; each dial moves by its own curve', () => {
     const p = new PullerStandIn(seeded(4));
     p.to(asked);
     const samples = run(p, 6);

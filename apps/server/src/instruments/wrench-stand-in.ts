@@ -7,12 +7,13 @@ export interface Turned {
   readonly says: string;
 }
 
-/** Degrees between two points. */
-const STEP = 1.5;
+/** Points of a turn that goes as it should; degrees between two at the least. */
+const POINTS = 40;
+const FINEST = 0.2;
 /** How far the hand goes past the click. */
 const PAST = 0.02;
 const NOISE = 0.006;
-const MOST_POINTS = 300;
+const MOST_POINTS = 380;
 
 /** Torque over angle by each fault, for x degrees past snug. T0: what it has; k: N·mm for a degree; T: the target. */
 const LAWS: Readonly<Record<TurnAsked['fault'], (x: number, T0: number, k: number, T: number) => number>> = {
@@ -46,9 +47,10 @@ export function turnedBy({ target, from, slope, fault }: TurnAsked, random: () =
   const noisy = (T: number) => Math.max(0, T + (random() + random() - 1) * NOISE * target);
   const points: [number, number][] = [];
   const free = from < 0.02 * target ? 18 : 0;
-  for (let a = 0; a < free; a += STEP * 2) points.push([a, noisy(0.012 * target)]);
+  for (let a = 0; a < free; a += 3) points.push([a, noisy(0.012 * target)]);
   const end = fault === 'overshoot' ? 1.22 * target : (1 + PAST * random()) * target;
-  for (let x = 0; points.length < MOST_POINTS; x += STEP) {
+  const step = Math.max(FINEST, (target - from) / slope / POINTS);
+  for (let x = 0; points.length < MOST_POINTS; x += step) {
     const T = law(x, Math.max(from, free > 0 ? 0.012 * target : from), slope, target);
     if (fault === 'wrench slips' && T > 0.55 * target)
       return { points: [...points, [free + x, noisy(T)], [free + x + 0.2, 0]], ended: 'let go', says: 'the wrench came off' };

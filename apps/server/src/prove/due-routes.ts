@@ -1,6 +1,8 @@
 import { Router } from 'express';
 import { judgeFeet } from '@core/chain/feet';
 import { madeOf } from '@core/shop/made-of';
+import { asBuilt } from '@core/prove/as-built';
+import type { Line } from '@core/prove/log-entry';
 import { byDue, dayIn, dueOf, type Due } from '@core/prove/due';
 import { tasksOf, type Task } from '@core/prove/tasks';
 import { dueIcs } from '@paper/due-ics';
@@ -16,13 +18,14 @@ export interface JobDue {
 /** What falls due over every job on the rack. */
 export function dueRoutes({ store, shop, log }: ProveParts): Router {
   const routes = Router();
-  // What falls due rests on the verdict: worked out once for a version.
-  const known = new Map<string, { readonly version: number; readonly tasks: readonly Task[] }>();
-  const tasksFor = ({ job, version }: StoredJob): readonly Task[] => {
+  // What falls due rests on the verdict: worked out once for a version and a line.
+  const known = new Map<string, { readonly of: string; readonly tasks: readonly Task[] }>();
+  const tasksFor = ({ job, version }: StoredJob, lines: readonly Line[]): readonly Task[] => {
+    const of = `${version} ${lines.length}`;
     const before = known.get(job.id);
-    if (before?.version === version) return before.tasks;
-    const tasks = tasksSafely(job);
-    known.set(job.id, { version, tasks });
+    if (before?.of === of) return before.tasks;
+    const tasks = tasksSafely(job, lines);
+    known.set(job.id, { of, tasks });
     return tasks;
   };
   const all = (): JobDue[] => {
@@ -31,7 +34,10 @@ export function dueRoutes({ store, shop, log }: ProveParts): Router {
     return store
       .list()
       .flatMap((s) => (isUnreadable(s) || s.archived ? [] : [s]))
-      .map((s) => ({ id: s.job.id, name: s.job.name, due: dueOf(tasksFor(s), log.lines(s.job.id), today, zone).sort(byDue) }));
+      .map((s) => {
+        const lines = log.lines(s.job.id);
+        return { id: s.job.id, name: s.job.name, due: dueOf(tasksFor(s, lines), lines, today, zone).sort(byDue) };
+      });
   };
 
   routes.get('/', (_req, res) => {
@@ -44,14 +50,14 @@ export function dueRoutes({ store, shop, log }: ProveParts): Router {
 }
 
 /** A job that cannot be made or judged has nothing that falls due, and takes no other with it. */
-function tasksSafely(job: StoredJob['job']): readonly Task[] {
+function tasksSafely(whole: StoredJob['job'], lines: readonly Line[]): readonly Task[] {
   try {
-    const of = madeOf(job);
+    const of = madeOf(whole);
     return 'refusals' in of
       ? []
       : tasksOf(
           of,
-          judgeFeet(job).map((f) => f.judged.verdict),
+          judgeFeet(asBuilt(whole, lines).whole).map((f) => f.judged.verdict),
         );
   } catch {
     return [];

@@ -36,12 +36,13 @@ export class LogStore {
 
   /**
    * Entries one after another, all or none, on disk when this returns. One that is in the book already is not written again: the
-   * same entry may be sent twice. `may` refuses an entry for a reason of the job’s.
+   * same entry may be sent twice. `may` refuses an entry for a reason of the job’s; `received`: the server’s own time.
    */
   append(
     job: string,
     entries: readonly Entry[],
     may: (entry: Entry, lines: () => readonly Line[]) => string = () => '',
+    received: (entry: Entry) => string = () => new Date().toISOString(),
   ): Appended {
     const all = this.db.transaction((): Appended => {
       const out: Line[] = [];
@@ -60,7 +61,7 @@ export class LogStore {
           refused('corrects: there is no such entry in this book — allowed: an entry of this job');
         const because = may(entry, () => this.lines(job));
         if (because) refused(because);
-        const line = nextLine(job, this.sql.last.get(job), entry, new Date().toISOString());
+        const line = nextLine(job, this.sql.last.get(job), entry, received(entry));
         this.sql.insert.run({ job, ...line, id: entry.id, entry: canonicalize(entry)! });
         out.push(line);
       }

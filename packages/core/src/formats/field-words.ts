@@ -235,7 +235,12 @@ function described(node: unknown, parent: string, missing: Set<string>): unknown
       Object.entries(value).map(([name, of]) => {
         const inner = described(of, name, missing) as Node;
         if (typeof inner['description'] === 'string') return [name, inner];
-        const words = WORDS[`${parent}/${name}`] ?? MAKING_WORDS[`${parent}/${name}`] ?? OF_BUILDERS.get(`${parent}/${name}`) ?? WORDS[name] ?? MAKING_WORDS[name];
+        const words =
+          WORDS[`${parent}/${name}`] ??
+          MAKING_WORDS[`${parent}/${name}`] ??
+          OF_BUILDERS.get(`${parent}/${name}`) ??
+          WORDS[name] ??
+          MAKING_WORDS[name];
         if (words === undefined) missing.add(`${parent}/${name}`);
         return [name, words === undefined ? inner : { description: words, ...inner }];
       }),

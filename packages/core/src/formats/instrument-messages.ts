@@ -100,15 +100,20 @@ export const PULL_FAULTS = [
   'link lost',
   'low battery',
 ] as const;
-/** A pull: to this load at this rate, on something as stiff as this at each dial (N for a mm). */
+/** A pull: to this load at this rate, on something that moves so at each dial (load N, movement mm; rising). */
 export const PullAsked = z.strictObject({
   to: z.number().gte(0).lte(1e7, 'to: allowed: 0 to 10000 kN'),
   rate: z.number().gt(0).lte(1e7, 'rate: allowed: over 0 N/s'),
   proof: z.number().gt(0).lte(1e7, 'proof: allowed: over 0 N'),
-  stiffness: z
-    .array(z.number().gt(0).lte(1e9))
-    .min(1, 'stiffness: allowed: 1 to 4 dials')
-    .max(4, 'stiffness: allowed: 1 to 4 dials'),
+  moves: z
+    .array(
+      z
+        .array(z.tuple([z.number().gte(0).lte(1e7), z.number().gte(-1000).lte(1000)]))
+        .min(2, 'moves: allowed: 2 to 60 points')
+        .max(60, 'moves: allowed: 2 to 60 points'),
+    )
+    .min(1, 'moves: allowed: 1 to 4 dials')
+    .max(4, 'moves: allowed: 1 to 4 dials'),
   fault: z.enum(PULL_FAULTS),
   /** Times faster than the clock, for practice and tests. */
   faster: z.number().gte(1).lte(100).default(1),

@@ -77,6 +77,15 @@ describe('the due list', () => {
     const once: Task = { ...year, every: { days: 1, once: true } };
     expect(due(list, '2026-11-28', [once])[0]).toMatchObject({ state: 'done' });
   });
+  it('a finding is due until the same round finds it sound', () => {
+    const list = [used('2025-01-10'), did('look', '2026-11-10T09:00:00Z', 'finding')];
+    expect(due(list, '2026-11-28', [year])[0]).toMatchObject({
+      state: 'overdue',
+      on: '2026-11-10',
+      says: 'a finding is open since',
+    });
+    expect(due([...list, did('look', '2026-11-20T09:00:00Z')], '2026-11-28', [year])[0]!.state).toBe('later');
+  });
   it('by use: miles and loads told add up since it was done last', () => {
     const fifty: Task = { ...year, every: { miles: 50, once: true } };
     const miles = (n: number): Written => ({ body: { kind: 'used', miles: n, what: 'road' }, about: {} });

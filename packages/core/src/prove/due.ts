@@ -50,6 +50,8 @@ export function dueOf(tasks: readonly Task[], lines: readonly Line[], today: str
       .filter((l) => l.entry.body.task === task.id)
       .at(-1);
     const last = done ? dayIn(done.entry.at, zone) : '';
+    // What was found waits for nobody’s calendar.
+    if (done?.entry.body.found === 'finding') return { task, state: 'overdue', on: last, last, says: 'a finding is open since' };
     if (from === '') return { task, state: 'not in use', on: '', last, says: 'starts when it goes into use' };
     const { every } = task;
     if ('once' in every && every.once && done) return { task, state: 'done', on: '', last, says: `done ${last}` };

@@ -188,6 +188,10 @@ describe('a pull against its band', () => {
     });
     expect(read(pulled(straight(1)).slice(0, 15))).toMatchObject({ result: 'aborted', because: expect.stringContaining('70 %') });
     expect(read([])).toMatchObject({ result: 'aborted' });
+    expect(read(pulled(straight(1)).slice(3))).toMatchObject({
+      result: 'aborted',
+      because: expect.stringContaining('the dial has no zero'),
+    });
   });
   it('the band between its points is in proportion', () => {
     expect(bandAt(curve, 1500).expected).toBeCloseTo(0.75, 12);

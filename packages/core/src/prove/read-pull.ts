@@ -69,6 +69,12 @@ export function readPull(samples: readonly Sample[], curve: readonly CurvePoint[
     ...(set ? { set } : {}),
   };
   const limit = limits.setLimit(mostMoved);
+  if ((samples[0]?.load ?? 0) > OFF * limits.load)
+    return {
+      ...base,
+      result: 'aborted',
+      because: 'the first reading was under load: nothing was read at rest, so the dial has no zero',
+    };
   if (mostLoad > limits.mostLoad) return { ...base, result: 'aborted', because: 'the load went past its limit' };
   if (out.length > 0)
     return {

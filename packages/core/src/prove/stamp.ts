@@ -102,8 +102,7 @@ export function openPoints(
   for (const f of side.asBuilt.found)
     if (f.open) out.push({ about: 'fit-up', foot: nameOf(f.dimension.about.foot), text: `${f.dimension.name}: ${f.open}` });
   for (const f of whole.feet)
-    for (const text of tighteningOf(side.asBuilt.whole, f.id, lines).missed)
-      out.push({ about: 'tightening', foot: nameOf(f.id), text });
+    for (const text of tighteningOf(whole, f.id, lines).missed) out.push({ about: 'tightening', foot: nameOf(f.id), text });
   const proof = standing(lines).filter(isOf('proof')).at(-1);
   if (!proof) out.push({ about: 'proof', foot: '', text: 'no proof is written down' });
   else if (proof.entry.body.result !== 'passed')

@@ -57,7 +57,7 @@ export const torqueSlope = (r: Resolved, i: number): number => {
 };
 
 /**
- * How far a foot is tightened, from its torque cards and its log: rounds one after another over all bolts of a kind, each bolt’s own
+ * How far a foot is tightened, from its torque cards as drawn (those that were printed) and its log: rounds one after another over all bolts of a kind, each bolt’s own
  * since it was last released. A bolt that showed no good turn stays next until it does.
  */
 export function tighteningOf(whole: WholeJob, foot: string, lines: readonly Line[]): Tightening {

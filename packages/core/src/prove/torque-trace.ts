@@ -80,14 +80,18 @@ export function readTrace(trace: readonly TracePoint[], { target, slope: expecte
 
 const percent = (v: number): string => `${Math.round(v * 100)} %`;
 
-/** The middle of the rise, from 30 to 70 % of it, by least squares; undefined of fewer than three points there. */
+/** The middle of the rise, from 30 to 70 % of it, by least squares; undefined where nothing tells. */
 function steepest(trace: readonly TracePoint[], target: number): number | undefined {
   const most = Math.min(target, Math.max(...trace.map(([, T]) => T)));
   const from = trace[0]![1];
   const rise = trace.slice(0, trace.findIndex(([, T]) => T >= most) + 1);
   const at = (part: number) => from + part * (most - from);
   const part = rise.filter(([, T]) => T >= at(0.3) && T <= at(0.7));
-  return part.length < 3 ? undefined : slopeOf(part);
+  if (part.length >= 3) return slopeOf(part);
+  // Too few points in the middle: from where it became snug to its top, where that is a good part of the torque.
+  const [first, top] = [rise.find(([, T]) => T >= SNUG * target), rise.at(-1)];
+  if (!first || !top || top[1] - first[1] < 0.4 * target || top[0] <= first[0]) return undefined;
+  return (top[1] - first[1]) / (top[0] - first[0]);
 }
 
 /** By least squares; undefined where nothing turned. */

@@ -106,7 +106,9 @@ interface JobDue {
     .over td {
       background: rgba(251, 248, 240, 0.82);
     }
-    td:nth-child(2) {
+    td:nth-child(1),
+    td:nth-child(2),
+    td:nth-child(5) {
       white-space: nowrap;
     }
     a {

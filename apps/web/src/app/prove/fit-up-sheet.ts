@@ -29,118 +29,122 @@ const NO_LIMIT = 900;
   selector: 'ms-fit-up',
   imports: [FitPlan, InstrumentPanel, MatButton],
   template: `
-    @if (chosen(); as f) {
-      <div class="card at">
-        <div class="bar">
-          <span class="note">{{ f.dimension.when }}, {{ done() }} of {{ mine().length }} measured</span>
-          <button class="text-button" type="button" (click)="step(-1)">Back</button>
-          <button class="text-button" type="button" (click)="step(1)">Skip</button>
-        </div>
-        <h2 tabindex="-1">{{ f.dimension.name }}</h2>
-        <p>
-          Drawn <b>{{ show(f.dimension.nominal) }}</b>, {{ limits(f) }} <span class="note">{{ f.dimension.source }}</span>
-        </p>
-        <form class="bar" (submit)="add($event, box)">
-          <label
-            >Found
-            <input
-              #box
-              class="reading"
-              aria-label="Found"
-              inputmode="decimal"
-              autocomplete="off"
-              [attr.aria-invalid]="wrong() ? true : null"
-              (focus)="land()"
-            />
-          </label>
-          <button mat-stroked-button type="submit">Add reading</button>
-          @for (r of readings(); track $index) {
-            <span class="chip"
-              >{{ show(r) }}
-              <button type="button" [attr.aria-label]="'Take out the reading ' + show(r)" (click)="takeOut($index)">
-                ×
-              </button></span
-            >
-          }
-        </form>
-        @if (wrong()) {
-          <p class="error" role="alert">{{ wrong() }}</p>
-        }
-        @if (now(); as n) {
-          <p [class.bad]="n.out !== 0" [class.good]="n.out === 0">
-            {{ n.words }}
+    <div>
+      @if (chosen(); as f) {
+        <div class="card at">
+          <div class="bar">
+            <span class="note">{{ f.dimension.when }}, {{ done() }} of {{ mine().length }} measured</span>
+            <button class="text-button" type="button" (click)="step(-1)">Back</button>
+            <button class="text-button" type="button" (click)="step(1)">Skip</button>
+          </div>
+          <h2 tabindex="-1">{{ f.dimension.name }}</h2>
+          <p>
+            Drawn <b>{{ show(f.dimension.nominal) }}</b>, {{ limits(f) }} <span class="note">{{ f.dimension.source }}</span>
           </p>
-          <button mat-flat-button type="button" [disabled]="readings().length === 0" (click)="save(f)">Write it down</button>
-        } @else if (f.line) {
-          <p [class.bad]="f.out !== 0" [class.good]="f.out === 0">
-            Found {{ show(f.value!) }} by {{ f.line.entry.by
-            }}{{ f.out === 0 ? ', within its limits' : ', out by ' + show(f.out) }}
-          </p>
-        }
-        @if (f.out !== 0) {
-          <fieldset>
-            <legend>What is done about it</legend>
-            @for (d of f.dimension.decide; track d) {
-              <label class="choice"
-                ><input type="radio" name="decide" [checked]="decide() === d" (change)="decide.set(d)" />{{ words[d] }}</label
+          <form class="bar" (submit)="add($event, box)">
+            <label
+              >Found
+              <input
+                #box
+                class="reading"
+                aria-label="Found"
+                inputmode="decimal"
+                autocomplete="off"
+                [attr.aria-invalid]="wrong() ? true : null"
+                (focus)="land()"
+              />
+            </label>
+            <button mat-stroked-button type="submit">Add reading</button>
+            @for (r of readings(); track $index) {
+              <span class="chip"
+                >{{ show(r) }}
+                <button type="button" [attr.aria-label]="'Take out the reading ' + show(r)" (click)="takeOut($index)">
+                  ×
+                </button></span
               >
             }
-            <textarea #why aria-label="Reason" placeholder="Why" maxlength="1000"></textarea>
-            <button mat-flat-button type="button" (click)="decideOn(f, why.value, why)">Decide</button>
-            @if (f.decision; as was) {
-              <p class="note">Decided: {{ was.decide }}, {{ was.reason }}</p>
-            }
-          </fieldset>
-        }
-        @if (bolt(); as b) {
-          <details>
-            <summary>The bolt cannot be had at all</summary>
-            <form class="bar" (submit)="missing($event, b, gone.value)">
-              <input #gone aria-label="Why it is missing" placeholder="Why" maxlength="200" />
-              <button mat-stroked-button type="submit">{{ b }} is missing</button>
-            </form>
-          </details>
-        }
-      </div>
-    } @else {
-      <p class="note">There is nothing to measure at this foot.</p>
-    }
-    <ms-fit-plan [found]="mine()" [chosen]="chosen()?.dimension?.key ?? ''" (picked)="pick($event)" />
-    <ms-instruments />
-    <div class="rows wide">
-      <table>
-        <thead>
-          <tr>
-            <th>Dimension</th>
-            <th class="number">Drawn</th>
-            <th class="number">Found</th>
-            <th>State</th>
-          </tr>
-        </thead>
-        @for (g of groups(); track g.when) {
-          <tbody>
+          </form>
+          @if (wrong()) {
+            <p class="error" role="alert">{{ wrong() }}</p>
+          }
+          @if (now(); as n) {
+            <p [class.bad]="n.out !== 0" [class.good]="n.out === 0">
+              {{ n.words }}
+            </p>
+            <button mat-flat-button type="button" [disabled]="readings().length === 0" (click)="save(f)">Write it down</button>
+          } @else if (f.line) {
+            <p [class.bad]="f.out !== 0" [class.good]="f.out === 0">
+              Found {{ show(f.value!) }} by {{ f.line.entry.by
+              }}{{ f.out === 0 ? ', within its limits' : ', out by ' + show(f.out) }}
+            </p>
+          }
+          @if (f.out !== 0) {
+            <fieldset>
+              <legend>What is done about it</legend>
+              @for (d of f.dimension.decide; track d) {
+                <label class="choice"
+                  ><input type="radio" name="decide" [checked]="decide() === d" (change)="decide.set(d)" />{{ words[d] }}</label
+                >
+              }
+              <textarea #why aria-label="Reason" placeholder="Why" maxlength="1000"></textarea>
+              <button mat-flat-button type="button" (click)="decideOn(f, why.value, why)">Decide</button>
+              @if (f.decision; as was) {
+                <p class="note">Decided: {{ was.decide }}, {{ was.reason }}</p>
+              }
+            </fieldset>
+          }
+          @if (bolt(); as b) {
+            <details>
+              <summary>The bolt cannot be had at all</summary>
+              <form class="bar" (submit)="missing($event, b, gone.value)">
+                <input #gone aria-label="Why it is missing" placeholder="Why" maxlength="200" />
+                <button mat-stroked-button type="submit">{{ b }} is missing</button>
+              </form>
+            </details>
+          }
+        </div>
+      } @else {
+        <p class="note">There is nothing to measure at this foot.</p>
+      }
+      <div class="rows">
+        <table>
+          <thead>
             <tr>
-              <th colspan="4">{{ g.when }}</th>
+              <th>Dimension</th>
+              <th class="number">Drawn</th>
+              <th class="number">Found</th>
+              <th>State</th>
             </tr>
-            @for (f of g.found; track f.dimension.key) {
-              <tr [class.here]="f === chosen()">
-                <td>
-                  <button type="button" (click)="pick(f.dimension.key)">{{ f.dimension.name }}</button>
-                </td>
-                <td class="number">{{ show(f.dimension.nominal) }}</td>
-                <td class="number">{{ f.value === undefined ? '–' : show(f.value) }}</td>
-                <td [class.bad]="f.out !== 0 && f.open" [class.good]="f.line && !f.open" [class.waits]="!f.line">
-                  {{ state(f) }}
-                </td>
+          </thead>
+          @for (g of groups(); track g.when) {
+            <tbody>
+              <tr>
+                <th colspan="4">{{ g.when }}</th>
               </tr>
-            }
-          </tbody>
-        }
-      </table>
+              @for (f of g.found; track f.dimension.key) {
+                <tr [class.here]="f === chosen()">
+                  <td>
+                    <button type="button" (click)="pick(f.dimension.key)">{{ f.dimension.name }}</button>
+                  </td>
+                  <td class="number">{{ show(f.dimension.nominal) }}</td>
+                  <td class="number">{{ f.value === undefined ? '–' : show(f.value) }}</td>
+                  <td [class.bad]="f.out !== 0 && f.open" [class.good]="f.line && !f.open" [class.waits]="!f.line">
+                    {{ state(f) }}
+                  </td>
+                </tr>
+              }
+            </tbody>
+          }
+        </table>
+      </div>
+      @for (e of elsewhere(); track e.line.entry.id) {
+        <p class="note">Line {{ e.line.seq }}: {{ e.because }}.</p>
+      }
     </div>
-    @for (e of elsewhere(); track e.line.entry.id) {
-      <p class="note">Line {{ e.line.seq }}: {{ e.because }}.</p>
-    }
+    <div class="beside">
+      <ms-fit-plan [found]="mine()" [chosen]="chosen()?.dimension?.key ?? ''" (picked)="pick($event)" />
+      <ms-instruments />
+    </div>
   `,
   styleUrls: ['./prove.scss', './fit-up-sheet.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -152,13 +152,12 @@ export class ProofRun implements OnDestroy {
 
   private async tell(fresh: boolean): Promise<void> {
     const { plan, curve, step } = this.running()!;
-    const expected = curve.points.at(-1)!.expected;
     await this.bench.pullTo(
       {
         to: plan.steps[step]?.load ?? 0,
         rate: plan.load / RAMP,
         proof: plan.load,
-        stiffness: [plan.load / expected],
+        moves: [curve.points.map((p): [number, number] => [p.load, p.expected])],
         fault: this.fault(),
         faster: this.faster(),
       },

@@ -93,22 +93,16 @@ import { Prover } from './prover';
             [high]="3600"
             (changed)="ask({ holdSeconds: $event })"
           />
-          <ms-factor
-            label="Dial at x, mm"
-            what="place"
-            [value]="asked().dial.x"
-            [low]="-5000"
-            [high]="5000"
-            (changed)="dial({ x: $event })"
-          />
-          <ms-factor
-            label="Dial at y, mm"
-            what="place"
-            [value]="asked().dial.y"
-            [low]="-5000"
-            [high]="5000"
-            (changed)="dial({ y: $event })"
-          />
+          @for (axis of axes; track axis) {
+            <ms-factor
+              [label]="'Dial at ' + axis + ', ' + unit()"
+              what="place"
+              [value]="shownPlace(asked().dial[axis])"
+              [low]="-5000"
+              [high]="5000"
+              (changed)="dial(axis, $event)"
+            />
+          }
           @if (plan(); as p) {
             <p>
               <b>{{ force(p.load) }}</b> {{ p.directionWords }}{{ p.mass === undefined ? '' : ': ' + kg(p.mass) + ' put on' }}, in
@@ -285,8 +279,15 @@ export class ProofSheet {
     // Another plan has another curve.
     this.prover.stopCurve();
   }
-  protected dial(change: Partial<ProofAsked['dial']>): void {
-    this.ask({ dial: { ...this.asked().dial, ...change } });
+  protected readonly axes = ['x', 'y'] as const;
+  /** The dial’s place is typed in the job’s own unit. */
+  protected readonly unit = computed(() => (this.units() === 'inch' ? 'in' : 'mm'));
+  private readonly perUnit = computed(() => (this.units() === 'inch' ? 25.4 : 1));
+  protected shownPlace(mm: number): number {
+    return Number((mm / this.perUnit()).toFixed(3));
+  }
+  protected dial(axis: 'x' | 'y', to: number): void {
+    this.ask({ dial: { ...this.asked().dial, [axis]: to * this.perUnit() } });
   }
   protected async write(remarks: string): Promise<void> {
     await this.run.writeDown(remarks, 'load cell and dial stand-ins');

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { Router } from '@angular/router';
-import { cautionsFor, notJudged } from '@core/chain/cautions';
+import { cautionsFor } from '@core/chain/cautions';
 import { entryWords } from '@core/prove/words';
 import type { StandsAs } from '@core/prove/stamp';
 import { Desk } from '../job/desk';
@@ -68,7 +68,6 @@ export class ProveStage {
   readonly sheet = input<string>();
   protected readonly shown = computed((): Sheet => SHEETS.find((s) => s.id === this.sheet())?.id ?? 'fit-up');
   protected readonly feet = computed(() => this.desk.whole()!.feet);
-  protected readonly notJudged = computed(() => notJudged(this.desk.job()!).join('; '));
   protected readonly caution = computed(() => cautionsFor(this.desk.job()!)[1] ?? '');
 
   constructor() {

@@ -12,7 +12,6 @@ import { Bench } from '../instruments/bench';
 import { Desk } from '../job/desk';
 import { BoltPlan } from './bolt-plan';
 import { LogDesk } from './log-desk';
-import { Prover } from './prover';
 import { TraceChart } from './trace-chart';
 
 const TYPED = { label: 'Torque', dimension: 'moment', min: 0, max: 1e8, allowed: '0 to 100000 N·m' } as const;
@@ -56,7 +55,7 @@ const TYPED = { label: 'Torque', dimension: 'moment', min: 0, max: 1e8, allowed:
               </button>
               <label class="note"
                 >stand-in plays
-                <select #fault aria-label="Wrench fault" (change)="fault.set($any($event.target).value)">
+                <select aria-label="Wrench fault" (change)="this.fault.set($any($event.target).value)">
                   @for (f of faults; track f) {
                     <option [value]="f" [selected]="f === this.fault()">{{ f }}</option>
                   }
@@ -161,8 +160,11 @@ const TYPED = { label: 'Torque', dimension: 'moment', min: 0, max: 1e8, allowed:
       margin-top: 6px;
     }
     .confirm span {
-      min-width: 110px;
+      flex: 1;
       font-weight: 600;
+    }
+    .confirm input {
+      width: 150px;
     }
     table.wide {
       margin-top: 6px;
@@ -173,7 +175,6 @@ const TYPED = { label: 'Torque', dimension: 'moment', min: 0, max: 1e8, allowed:
 export class TightenSheet implements OnDestroy {
   private readonly desk = inject(Desk);
   private readonly log = inject(LogDesk);
-  private readonly prover = inject(Prover);
   protected readonly bench = inject(Bench);
   protected readonly faults = TURN_FAULTS;
   protected readonly confirmed = CONFIRMED;
@@ -183,7 +184,7 @@ export class TightenSheet implements OnDestroy {
   protected readonly picked = signal('');
   protected readonly slackening = signal('');
   protected readonly units = computed(() => this.desk.whole()!.units);
-  protected readonly state = computed(() => tighteningOf(this.prover.built().whole, this.desk.foot(), this.log.lines()));
+  protected readonly state = computed(() => tighteningOf(this.desk.whole()!, this.desk.foot(), this.log.lines()));
   /** The next of the sequence; a bolt that was picked on the plan before it, while it has a round to do. */
   protected readonly next = computed((): Turn | undefined => {
     const s = this.state();

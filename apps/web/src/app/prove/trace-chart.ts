@@ -3,32 +3,32 @@ import { SNUG, type TracePoint } from '@core/prove/torque-trace';
 import { torqueFine } from '@core/prove/words';
 import type { UnitSystem } from '@core/units/format-quantity';
 
-const WIDE = 300;
-const HIGH = 150;
+const WIDE = 520;
+const HIGH = 190;
 const EDGE = { left: 8, right: 8, top: 14, bottom: 16 };
 
 /** Torque over angle, live: the target and snug as lines, and dashed what bolt and plates promise. */
 @Component({
   selector: 'ms-trace',
   template: `
-    <svg role="img" viewBox="0 0 300 150" [attr.aria-label]="says()">
-      <line class="axis" x1="8" y1="134" x2="292" y2="134" />
-      <line class="target" x1="8" x2="292" [attr.y1]="at(0, target()).y" [attr.y2]="at(0, target()).y" />
+    <svg role="img" viewBox="0 0 520 190" [attr.aria-label]="says()">
+      <line class="axis" x1="8" y1="174" x2="512" y2="174" />
+      <line class="target" x1="8" x2="512" [attr.y1]="at(0, target()).y" [attr.y2]="at(0, target()).y" />
       <text x="10" [attr.y]="at(0, target()).y - 3">target {{ show(target()) }}</text>
-      <line class="snug" x1="8" x2="292" [attr.y1]="at(0, snug()).y" [attr.y2]="at(0, snug()).y" />
+      <line class="snug" x1="8" x2="512" [attr.y1]="at(0, snug()).y" [attr.y2]="at(0, snug()).y" />
       <text x="10" [attr.y]="at(0, snug()).y - 3">snug</text>
       @if (promised(); as p) {
         <path class="promised" [attr.d]="p" />
       }
       <path class="trace" [attr.d]="path()" />
-      <text x="292" y="147" class="end">{{ most().toFixed(0) }}°</text>
+      <text x="512" y="187" class="end">{{ most().toFixed(0) }}°</text>
     </svg>
   `,
   styles: `
     svg {
       display: block;
       width: 100%;
-      max-height: 200px;
+      max-height: 230px;
       background: #fff;
       border: 1px solid var(--rule-strong);
     }
@@ -54,7 +54,7 @@ const EDGE = { left: 8, right: 8, top: 14, bottom: 16 };
       stroke-width: 2.5;
     }
     text {
-      font: 600 11px var(--label);
+      font: 600 13px var(--label);
       fill: var(--ink);
     }
     .end {

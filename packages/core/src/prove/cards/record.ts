@@ -151,10 +151,10 @@ function fitUpCards(of: Recorded): Card[] {
 }
 
 function torqueCards(of: Recorded): Card[] {
-  const { whole, lines, side, shop } = of;
+  const { whole, lines, shop } = of;
   const named = footNamer(of);
   return whole.feet.flatMap((f): Card[] => {
-    const t = tighteningOf(side.asBuilt.whole, f.id, lines);
+    const t = tighteningOf(whole, f.id, lines);
     if (t.bolts.length === 0) return [];
     const blocks: Block[] = [
       {
