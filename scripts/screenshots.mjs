@@ -29,8 +29,6 @@ const VIEWS = {
       await page.getByLabel('Display').waitFor();
     },
   },
-  'as-built': { at: '/job/fold-down-bench-left/measure?sheet=as-built' },
-  'measure-next': { at: `${WINCH}/measure?sheet=next`, first: (page) => page.locator('ms-next table').waitFor() },
   'lay-out': { at: `${WINCH}/lay-out`, first: (page) => page.locator('[data-bolt=B2]').focus() },
   working: { at: '/job/sensor-mast-foot/lay-out', first: (page) => page.getByRole('button', { name: /^Plate bending/ }).click() },
   clear: {
@@ -54,31 +52,11 @@ const VIEWS = {
       await page.locator('ms-parts-drawer li').nth(2).waitFor();
     },
   },
-  'bent-part': {
-    at: '/job/generator-skid-rails/lay-out',
-    async first(page) {
-      await page.getByRole('button', { name: 'Parts' }).click();
-      await page.getByRole('button', { name: /^Open Skid rail/ }).click();
-      await page.locator('ms-part-sheet').waitFor();
-    },
-  },
   'side-by-side': {
     at: '/compare?a=damper-tab-trailer&b=damper-tab-supported',
     wait: '.links tbody tr',
   },
   spread: { at: `${WINCH}/spread`, first: (page) => page.getByText(/fine mesh, /).waitFor() },
-  'spread-compare': {
-    at: '/job/fold-down-bench-left/spread',
-    async first(page) {
-      await page.getByText(/fine mesh, /).waitFor();
-      await page.getByRole('radio', { name: 'Compare' }).click();
-      await page.locator('ms-pick', { hasText: 'Beside this layout' }).getByRole('combobox').click();
-      await page.getByRole('option', { name: 'two loose plates of half the thickness' }).click();
-      await page.getByRole('button', { name: 'Solve both' }).click();
-      await page.locator('ms-spread-compare table').waitFor();
-      await page.mouse.move(600, 400);
-    },
-  },
   stock: { at: '/stock', wait: 'tbody tr' },
   choose: {
     at: '/job/sensor-mast-foot/choose',
@@ -97,6 +75,32 @@ const VIEWS = {
       await page.locator('[data-op=bed]').waitFor();
     },
   },
+  tighten: {
+    at: '/job/stay-plate-port/prove?sheet=tighten',
+    async first(page) {
+      await page.getByLabel('Written by').selectOption('JF');
+      await page.getByRole('button', { name: 'Take out the wrench' }).click();
+      await page.getByLabel('Wrench fault').selectOption('cross thread');
+      await page.getByRole('button', { name: 'Pull the wrench' }).click();
+      await page.locator('ms-tighten p.bad').waitFor();
+    },
+  },
+  proof: {
+    at: '/job/stay-plate-port/prove?sheet=proof',
+    async first(page) {
+      await page.getByLabel('Written by').selectOption('JF');
+      await page.getByRole('button', { name: 'Draw the curve first' }).click();
+      await page.locator('ms-proof-chart').waitFor({ timeout: 40_000 });
+      await page.getByRole('button', { name: 'Rig load cell and dial' }).click();
+      await page.getByLabel('Time runs').selectOption('20');
+      await page.getByRole('button', { name: 'Everybody clear: pull' }).click();
+      for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Next step' }).click();
+      await page.locator('.steps .here b').waitFor();
+      await page.locator('#stage').evaluate((e) => e.scrollTo(0, 0));
+    },
+  },
+  logbook: { at: '/job/buoy-lifting-eye/prove?sheet=logbook', first: (page) => page.locator('ms-logbook li').nth(3).waitFor() },
+  due: { at: '/due', wait: 'tbody tr' },
 };
 
 mkdirSync(OUT, { recursive: true });

@@ -4,10 +4,13 @@ import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { DONE, standing, type Line } from '@core/prove/log-entry';
 import { clockWords, didWords, entryWords, placeOf } from '@core/prove/words';
+import type { UnitSystem } from '@core/units/format-quantity';
 import { Desk } from '../job/desk';
 import { failureText } from '../job/job-api';
 import { LogDesk } from './log-desk';
 import { PhotoButton } from './photo-button';
+
+const pullOf = ({ entry }: Line): string => (entry.body.kind === 'samples' ? entry.body.pull : '');
 
 /** The logbook: the story of every foot and bolt, newest first; written by hand, corrected by another line, never changed. */
 @Component({
@@ -223,36 +226,48 @@ export class LogbookSheet {
     const [foot, bolt] = this.story().split('/');
     const now = this.desk.state().version;
     const seqOf = new Map(lines.map((l) => [l.entry.id, l.seq]));
-    return lines
-      .map((line, i) => ({ line, before: lines[i - 1] }))
-      .filter(({ line: { entry } }) => !foot || (entry.about.foot === foot && (!bolt || entry.about.bolt === bolt)))
-      .map(({ line, before }) => {
-        const { entry } = line;
-        return {
-          line,
-          gone: !counts.has(entry.id),
-          when: new Date(entry.at).toLocaleString('en-GB', {
-            day: 'numeric',
-            month: 'short',
-            hour: '2-digit',
-            minute: '2-digit',
-          }),
-          did: didWords(entry),
-          place: placeOf(entry, (id) => this.footName(id)),
-          words: entryWords(entry, units),
-          photo:
-            entry.body.kind === 'photo' && line.hash
-              ? entry.body.sha256
-              : entry.body.kind === 'inspected'
-                ? (entry.body.photo ?? '')
-                : '',
-          corrects: entry.corrects ? seqOf.get(entry.corrects) : undefined,
-          version: entry.version < now ? `at version ${entry.version}` : '',
-          clock: line.hash ? clockWords(line, before) : '',
-        };
-      })
-      .reverse();
+    return (
+      lines
+        .map((line, i) => ({ line, before: lines[i - 1], after: lines[i + 1] }))
+        // Samples of one pull come line after line: the last of them stands for all.
+        .filter(({ line, after }) => pullOf(line) === '' || pullOf(line) !== (after ? pullOf(after) : ''))
+        .filter(({ line: { entry } }) => !foot || (entry.about.foot === foot && (!bolt || entry.about.bolt === bolt)))
+        .map(({ line, before }) => {
+          const { entry } = line;
+          return {
+            line,
+            gone: !counts.has(entry.id),
+            when: new Date(entry.at).toLocaleString('en-GB', {
+              day: 'numeric',
+              month: 'short',
+              hour: '2-digit',
+              minute: '2-digit',
+            }),
+            did: didWords(entry),
+            place: placeOf(entry, (id) => this.footName(id)),
+            words: this.wordsOf(line, lines, units),
+            photo:
+              entry.body.kind === 'photo' && line.hash
+                ? entry.body.sha256
+                : entry.body.kind === 'inspected'
+                  ? (entry.body.photo ?? '')
+                  : '',
+            corrects: entry.corrects ? seqOf.get(entry.corrects) : undefined,
+            version: entry.version < now ? `at version ${entry.version}` : '',
+            clock: line.hash ? clockWords(line, before) : '',
+          };
+        })
+        .reverse()
+    );
   });
+
+  private wordsOf({ entry, seq }: Line, lines: readonly Line[], units: UnitSystem): string {
+    const pull = entry.body.kind === 'samples' ? entry.body.pull : '';
+    const all = pull ? lines.filter((l) => pullOf(l) === pull) : [];
+    if (all.length < 2) return entryWords(entry, units);
+    const samples = all.flatMap((l) => (l.entry.body.kind === 'samples' ? [...l.entry.body.samples] : []));
+    return `lines ${all[0]!.seq} to ${seq}: ${entryWords({ ...entry, body: { kind: 'samples', pull, samples } }, units)}`;
+  }
 
   private about(): { foot?: string; bolt?: string } {
     const [foot, bolt] = this.place().split('/');

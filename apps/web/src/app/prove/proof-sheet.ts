@@ -45,16 +45,6 @@ import { Prover } from './prover';
         @if (run.stopped()) {
           <p class="error" role="alert">{{ run.stopped() }}</p>
         }
-        <ol class="steps">
-          @for (s of on.plan.steps; track s.part; let i = $index) {
-            <li [class.here]="i === on.step">
-              {{ percent(s.part) }}, {{ force(s.load) }}: {{ s.says }} ({{ s.holdSeconds }} s)
-              @if (i === on.step && run.stood() !== undefined) {
-                <b>{{ run.stood()!.toFixed(0) }} s</b>
-              }
-            </li>
-          }
-        </ol>
         @if (!on.ended && on.step < on.plan.steps.length) {
           <div class="bar">
             <button mat-flat-button type="button" [disabled]="!stoodLong()" (click)="run.next()">
@@ -70,6 +60,16 @@ import { Prover } from './prover';
             <button mat-flat-button type="button" (click)="write(remarks.value)">Write it down</button>
           </div>
         }
+        <ol class="steps">
+          @for (s of on.plan.steps; track s.part; let i = $index) {
+            <li [class.here]="i === on.step">
+              {{ percent(s.part) }}, {{ force(s.load) }}: {{ s.says }} ({{ s.holdSeconds }} s)
+              @if (i === on.step && run.stood() !== undefined) {
+                <b>{{ run.stood()!.toFixed(0) }} s</b>
+              }
+            </li>
+          }
+        </ol>
       } @else {
         <h3>Plan</h3>
         @if (cases().length === 0) {
