@@ -125,3 +125,21 @@ test('nothing scrolls off the page on the working stages, at 1280 × 800 and at 
     }
   }
 });
+
+test('WCAG 2.2 AA by axe: every sheet of Prove, and what is due', async ({ page }) => {
+  const all: string[] = [];
+  await openStage(page, 'buoy-lifting-eye', 'prove');
+  await page.locator('ms-prove-stage .built').waitFor();
+  for (const name of ['Fit-up', 'Tighten', 'Proof', 'Logbook', 'Record', 'After']) {
+    await page.getByRole('radio', { name, exact: true }).click();
+    await page
+      .locator('ms-fit-up h2, ms-tighten tbody tr, ms-proof h3, ms-logbook li, ms-record h3, ms-after h3')
+      .first()
+      .waitFor();
+    all.push(...(await violationsIn(page, name)));
+  }
+  await page.goto('/due');
+  await page.locator('tbody tr').first().waitFor();
+  all.push(...(await violationsIn(page, 'Due')));
+  expect(all).toEqual([]);
+});

@@ -2,6 +2,7 @@
 import { CHECKS } from '@core/checks/registry';
 import { kindOf } from '@core/reference/kinds';
 import { MAKING_VALUES } from '@core/reference/making';
+import { PROVING_VALUES } from '@core/reference/proving';
 import { REFERENCE_VALUES, relativeError, WORKED_FORMULAS } from '@core/reference/values';
 
 const rows = new Map<string, { met: number; of: number; worst: number }>();
@@ -32,6 +33,11 @@ for (const v of REFERENCE_VALUES)
 console.log('\nMaking: case, reference, result, gap');
 for (const v of MAKING_VALUES)
   console.log(`${v.of}, ${v.what}: ${v.expected}, ${Number(v.got().toFixed(4))}, ${percent(relativeError(v))} (${v.source})`);
+console.log('\nProving: case, reference, result, error');
+for (const v of PROVING_VALUES)
+  console.log(
+    `${v.of}, ${v.what}: ${Number(v.expected.toFixed(5))}, ${Number(v.got().toFixed(5))}, ${percent(relativeError(v))} (${v.source})`,
+  );
 const kinds = new Map<string, number>();
 for (const v of REFERENCE_VALUES) kinds.set(kindOf(v), (kinds.get(kindOf(v)) ?? 0) + 1);
 const split = [...kinds].map(([k, n]) => `${n} ${k} (${Math.round((100 * n) / REFERENCE_VALUES.length)} %)`).join(', ');

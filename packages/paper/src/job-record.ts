@@ -8,7 +8,10 @@ import { recordHtml } from './record-html';
 /** What every page of a record says: of the job as it was built. */
 function pageSays({ whole, side, version, today }: Recorded) {
   const feet = side.feet.map((f) => ({ name: whole.feet.length > 1 ? f.name : '', job: f.job, said: onPaper(f.job) }));
-  return { job: whole.name, issue: `version ${version} as built, ${today}`, ...saidOf(side.asBuilt.whole, feet) };
+  const said = saidOf(side.asBuilt.whole, feet);
+  const { notCounted } = side.asBuilt;
+  const beside = notCounted.length > 0 ? `${said.notJudged} Found and not counted: ${notCounted.join('; ')}.` : said.notJudged;
+  return { job: whole.name, issue: `version ${version} as built, ${today}`, ...said, notJudged: beside };
 }
 
 /** The record sheet as PDF. */

@@ -68,7 +68,9 @@ describe('as built by hand: the same figures as the job typed that way', () => {
     };
     const packed = resolved(at(built([gap, shim]).whole)).bolts.find((b) => b.id === 'B3')!.packed;
     expect(packed).toBeCloseTo(1.2, 9);
-    expect(built([gap]).whole).toEqual(whole());
+    const left = built([gap]);
+    expect(left.whole).toEqual(whole());
+    expect(left.notCounted).toEqual(['Gap under the plate at B3 1.2 mm for 0 mm']);
   });
   it('slotted: the bolt stands as drawn in a slot that reaches where the hole is; out both ways it is one slot', () => {
     const b1 = bolt(job(), 'B1');
@@ -95,6 +97,16 @@ it('what is to be made again counts as drawn, and stays open until it is measure
   };
   expect(state([plate, again])).toEqual({ t: 8, open: 'remake, then measure again' });
   expect(state([plate, again, { body: found('plate/thickness', 7.9, 8) }])).toEqual({ t: 7.9, open: '' });
+});
+
+it('a hole that was filled is said beside the figure for good, also once it is measured again', () => {
+  const b1 = bolt(job(), 'B1');
+  const hole = (off: number): Written => ({ body: found('bolt/B1/x', b1.x + off, b1.x), about: about('B1') });
+  const fill: Written = {
+    body: { kind: 'decision', key: 'bolt/B1/x', decide: 'fill and redrill', reason: 'ran off' },
+    about: about('B1'),
+  };
+  expect(built([hole(5), fill, hole(0.1)]).notCounted).toEqual(['the filled hole at B1']);
 });
 
 it('found within limits it counts too, and asks for nothing', () => {

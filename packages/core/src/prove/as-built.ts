@@ -28,6 +28,8 @@ export interface AsBuilt {
   readonly found: readonly FoundAs[];
   /** In words, what is other than drawn. */
   readonly deviations: readonly string[];
+  /** Found or done, and no figure counts it: said beside the verdict. */
+  readonly notCounted: readonly string[];
   /** Lines about what this version of the job does not have, or has otherwise: kept and shown, not counted. */
   readonly elsewhere: readonly { readonly line: Line; readonly because: string }[];
 }
@@ -74,8 +76,13 @@ export function asBuilt(whole: WholeJob, lines: readonly Line[]): AsBuilt {
     whole.feet.some((f) => f.id === l.entry.about.foot) &&
     atFoot(whole, l.entry.about.foot!).bolts.items.some((b) => b.id === l.entry.about.bolt);
   for (const line of missing) if (!has(line)) elsewhere.push({ line, because: notHere(line) });
-  return { ...applied(whole, found, missing.filter(has)), found, elsewhere };
+  const filled = counted.filter(isOf('decision')).filter((l) => l.entry.body.decide === 'fill and redrill');
+  const built = applied(whole, found, missing.filter(has));
+  return { ...built, notCounted: [...built.notCounted, ...new Set(filled.map(besideFilled))], found, elsewhere };
 }
+
+/** A hole that was filled and drilled again leaves a plug beside the bolt. */
+const besideFilled = ({ entry }: LineOf<'decision'>): string => `the filled hole at ${entry.about.bolt ?? entry.body.key}`;
 
 const notHere = ({ entry }: Line): string =>
   `written against version ${entry.version}; this version of the job has no such place`;
@@ -108,8 +115,9 @@ function applied(
   whole: WholeJob,
   found: readonly FoundAs[],
   missing: readonly LineOf<'bolt missing'>[],
-): Pick<AsBuilt, 'whole' | 'deviations'> {
+): Pick<AsBuilt, 'whole' | 'deviations' | 'notCounted'> {
   const deviations: string[] = [];
+  const notCounted: string[] = [];
   const changes = new Map<string, Change[]>();
   const several = whole.feet.length > 1;
   const footName = (id: string) => (several ? `${whole.feet.find((f) => f.id === id)!.name}: ` : '');
@@ -122,8 +130,9 @@ function applied(
     const again = decision?.decide === 'remake' || decision?.decide === 'fill and redrill';
     if (value === undefined || !line || again || Math.abs(value - d.nominal) < 1e-9) continue;
     const change = changeOf(f, value, line.entry.at, found);
-    if (change)
-      add(d.about.foot!, `${d.name} ${mm(value)} for ${mm(d.nominal)}${decision ? ` (${decision.decide})` : ''}`, change);
+    const says = `${d.name} ${mm(value)} for ${mm(d.nominal)}${decision ? ` (${decision.decide})` : ''}`;
+    if (!change && f.out !== 0) notCounted.push(`${footName(d.about.foot!)}${says}`);
+    if (change) add(d.about.foot!, says, change);
   }
   for (const { entry } of missing)
     add(entry.about.foot!, `bolt ${entry.about.bolt} is missing`, (job) => ({
@@ -141,7 +150,7 @@ function applied(
       ),
     apart,
   );
-  return { whole: built, deviations };
+  return { whole: built, deviations, notCounted };
 }
 
 /** How a value found changes the document; nothing of what the load path does not read. */

@@ -68,39 +68,37 @@ export function readPull(samples: readonly Sample[], curve: readonly CurvePoint[
     means,
     ...(set ? { set } : {}),
   };
-  const limit = limits.setLimit(mostMoved);
-  if ((samples[0]?.load ?? 0) > OFF * limits.load)
-    return {
-      ...base,
-      result: 'aborted',
-      because: 'the first reading was under load: nothing was read at rest, so the dial has no zero',
-    };
-  if (mostLoad > limits.mostLoad) return { ...base, result: 'aborted', because: 'the load went past its limit' };
-  if (out.length > 0)
-    return {
-      ...base,
-      result: 'failed',
-      because: `it left the band at ${Math.round(out[0]!.load)} N by ${Math.abs(out[0]!.by).toFixed(2)} mm`,
-    };
-  if (means !== '') return { ...base, result: 'failed', because: means };
-  if (set && Math.abs(set[0] ?? 0) > limit)
-    return {
-      ...base,
-      result: 'failed',
-      because: `${set[0]!.toFixed(2)} mm is left with the load off, ${limit.toFixed(2)} mm may be`,
-    };
-  if (off && held + 1e-9 < limits.holdSeconds)
-    return { ...base, result: 'failed', because: `held ${Math.round(held)} s of ${limits.holdSeconds} s` };
-  if (off) return { ...base, result: 'passed', because: 'inside the band, held, and nothing left that matters' };
-  if (ended)
-    return {
-      ...base,
-      result: 'aborted',
-      because: peakReached
-        ? 'the load is not off: what is left is not known'
-        : `only ${Math.round((100 * mostLoad) / limits.load)} % of the proof load was reached`,
-    };
-  return { ...base, result: 'under way', because: '' };
+  const verdict = resultOf(
+    { ...base, held, off, peakReached, ended, loadedFirst: (samples[0]?.load ?? 0) > OFF * limits.load },
+    limits,
+  );
+  return { ...base, ...verdict };
+}
+
+type Shown = Pick<PullRead, 'mostLoad' | 'mostMoved' | 'first' | 'means' | 'set'> & {
+  readonly held: number;
+  readonly off: boolean;
+  readonly peakReached: boolean;
+  readonly ended: boolean;
+  /** Under load when it was read first. */
+  readonly loadedFirst: boolean;
+};
+
+/** The worst that was shown, first. */
+function resultOf(p: Shown, limits: PullLimits): Pick<PullRead, 'result' | 'because'> {
+  const limit = limits.setLimit(p.mostMoved);
+  const as = (result: PullRead['result'], because: string) => ({ result, because });
+  if (p.loadedFirst) return as('aborted', 'the first reading was under load: nothing was read at rest, so the dial has no zero');
+  if (p.mostLoad > limits.mostLoad) return as('aborted', 'the load went past its limit');
+  if (p.first) return as('failed', `it left the band at ${Math.round(p.first.load)} N by ${Math.abs(p.first.by).toFixed(2)} mm`);
+  if (p.means !== '') return as('failed', p.means);
+  if (p.set && Math.abs(p.set[0] ?? 0) > limit)
+    return as('failed', `${p.set[0]!.toFixed(2)} mm is left with the load off, ${limit.toFixed(2)} mm may be`);
+  if (p.off && p.held + 1e-9 < limits.holdSeconds) return as('failed', `held ${Math.round(p.held)} s of ${limits.holdSeconds} s`);
+  if (p.off) return as('passed', 'inside the band, held, and nothing left that matters');
+  if (!p.ended) return as('under way', '');
+  const reached = `only ${Math.round((100 * p.mostLoad) / limits.load)} % of the proof load was reached`;
+  return as('aborted', p.peakReached ? 'the load is not off: what is left is not known' : reached);
 }
 
 /** What leaving the band may mean, by how it left. */

@@ -87,7 +87,7 @@ function coverCard(of: Recorded): Card {
     ...(side.asBuilt.deviations.length > 0
       ? [head('Other than drawn'), { kind: 'list' as const, items: side.asBuilt.deviations }]
       : [words('Nothing was found other than drawn, of what was measured.')]),
-    loud(`Not judged: ${notJudged(side.feet[0]!.job).join('; ')}.`),
+    loud(`Not judged: ${[...side.asBuilt.notCounted, ...notJudged(side.feet[0]!.job)].join('; ')}.`),
     ...(stamp
       ? [
           words(
