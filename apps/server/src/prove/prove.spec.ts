@@ -124,6 +124,12 @@ describe('the logbook', () => {
       because: expect.stringContaining('cannot be read'),
     });
     expect(await lines(http)).toHaveLength(3);
+    // The record and what is due are made of what still reads, and say what does not.
+    const page = (await http.get('/api/jobs/t/record.html').expect(200)).text;
+    expect(page).toContain('LOGBOOK BROKEN at line 2');
+    expect(page).toContain('THIS LINE CANNOT BE READ');
+    await http.get('/api/due').expect(200);
+    await http.get('/api/jobs/t/handover.pdf').expect(200);
   });
   it('a device’s clock that is wrong is kept as it said, the server’s own time beside it', async () => {
     const { http } = served();

@@ -99,6 +99,20 @@ it('what is to be made again counts as drawn, and stays open until it is measure
   expect(state([plate, again, { body: found('plate/thickness', 7.9, 8) }])).toEqual({ t: 7.9, open: '' });
 });
 
+it('a reading that cannot be is no figure: not put in, and open', () => {
+  for (const [key, value] of [
+    ['plate/thickness', 0],
+    ['plate/thickness', -8],
+    ['gap/B1', -2],
+  ] as const) {
+    const b = built([
+      { body: found(key, value, key === 'gap/B1' ? 0 : 8), about: key === 'gap/B1' ? about('B1') : { foot: 'F1' } },
+    ]);
+    expect(b.whole).toEqual(whole());
+    expect(b.found.find((f) => f.dimension.key === key)!.open).toContain('cannot be: measure again');
+  }
+});
+
 it('a hole that was filled is said beside the figure for good, also once it is measured again', () => {
   const b1 = bolt(job(), 'B1');
   const hole = (off: number): Written => ({ body: found('bolt/B1/x', b1.x + off, b1.x), about: about('B1') });

@@ -3,7 +3,7 @@ import { madeItsOwn } from '../job/feet-edits';
 import type { Job } from '../job/schema';
 import type { WholeJob } from '../job/whole-job';
 import type { Quantity } from '../units/quantity';
-import { dimensionsAt, outBy, type Dimension } from './dimensions';
+import { dimensionsAt, impossible, outBy, type Dimension } from './dimensions';
 import { isOf, standing, type DecisionKind, type Line, type LineOf } from './log-entry';
 import { ofReadings } from './readings';
 import { slotTo } from './slot-to';
@@ -92,6 +92,7 @@ const mm = (v: number): string => `${Number(v.toFixed(2))} mm`.replace('-', '−
 function foundAs(dimension: Dimension, line: LineOf<'dimension'> | undefined, decided: LineOf<'decision'> | undefined): FoundAs {
   if (!line) return { dimension, out: 0, open: 'to be measured' };
   const value = ofReadings(line.entry.body.readings).median;
+  if (impossible(value, dimension)) return { dimension, line, out: 0, open: `${mm(value)} cannot be: measure again` };
   const out = outBy(value, dimension);
   const decision = decided && {
     decide: decided.entry.body.decide,

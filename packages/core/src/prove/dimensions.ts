@@ -30,6 +30,8 @@ const GAP = 0.5;
 const SQUARE = 1 / 500;
 
 const NO_LIMIT = 1000;
+const MOST_THICK = 300;
+const MOST_GAP = 100;
 
 /** What is measured at a foot, in the order it is fitted: before tack, when it stands, after weld. */
 export function dimensionsAt(whole: WholeJob, foot: string): Dimension[] {
@@ -153,6 +155,14 @@ const critical = (job: Job, about: About, when: Dimension['when']): Dimension[] 
       decide: ['accept', 'shim', 'remake'] as const,
     }));
   });
+
+/** Why a reading cannot be one of this dimension; empty where it can. mm. */
+export function impossible(value: number, { key }: Pick<Dimension, 'key'>): string {
+  if (key.endsWith('/thickness') || key.startsWith('weld/'))
+    return value > 0 && value <= MOST_THICK ? '' : `allowed: over 0 up to ${MOST_THICK} mm`;
+  if (key.startsWith('gap/')) return value >= 0 && value <= MOST_GAP ? '' : `allowed: 0 to ${MOST_GAP} mm`;
+  return '';
+}
 
 /** By how much a value is out: 0 within its limits. mm, signed. */
 export const outBy = (value: number, d: Pick<Dimension, 'nominal' | 'under' | 'over'>): number => {

@@ -209,8 +209,12 @@ export const isOf =
   (l: Line): l is LineOf<K> =>
     l.entry.body.kind === kind;
 
+/** A row that was broken from outside may come without an entry: it is shown as such, and never counted. */
+export const isReadable = (l: Line): boolean => (l.entry as Partial<Entry>).body !== undefined;
+
 /** The lines that count: those no later one corrects, in their order. */
-export function standing(lines: readonly Line[]): Line[] {
+export function standing(all: readonly Line[]): Line[] {
+  const lines = all.filter(isReadable);
   const gone = new Set<string>();
   // From the last back: a correction that is itself corrected takes nothing away.
   for (const l of [...lines].reverse()) if (l.entry.corrects && !gone.has(l.entry.id)) gone.add(l.entry.corrects);

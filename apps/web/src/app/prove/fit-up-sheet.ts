@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal, type OnDe
 import { MatButton } from '@angular/material/button';
 import { readValue } from '@core/job/values';
 import type { FoundAs } from '@core/prove/as-built';
-import { outBy } from '@core/prove/dimensions';
+import { impossible, outBy } from '@core/prove/dimensions';
 import { WHEN, type DecisionKind } from '@core/prove/log-entry';
 import { ofReadings } from '@core/prove/readings';
 import { fine } from '@core/prove/words';
@@ -220,6 +220,12 @@ export class FitUpSheet implements Landing, OnDestroy {
     const read = readValue(text, 'position', this.units(), 'measured');
     if (isRefusal(read)) {
       const says = `${this.name()}: ${read.because} — allowed: ${read.allowed}`;
+      this.wrong.set(says);
+      return { taken: false, says };
+    }
+    const no = impossible(read.v, this.chosen()!.dimension);
+    if (no) {
+      const says = `${this.name()}: ${this.show(read.v)} cannot be — ${no}`;
       this.wrong.set(says);
       return { taken: false, says };
     }

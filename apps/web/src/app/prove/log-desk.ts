@@ -68,7 +68,8 @@ export class LogDesk {
       next: ({ lines }) => {
         if (id !== this.id()) return;
         this.fetchedOf = id;
-        this.kept.set(lines);
+        // The same book again judges nothing anew.
+        if (lines.length !== this.kept().length || lines.at(-1)?.hash !== this.kept().at(-1)?.hash) this.kept.set(lines);
         this.state.set('ready');
         this.failure.set('');
       },

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { HttpClient } from '@angular/common/http';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
-import { DONE, standing, type Line } from '@core/prove/log-entry';
+import { DONE, isReadable, standing, type Line } from '@core/prove/log-entry';
 import { clockWords, didWords, entryWords, placeOf } from '@core/prove/words';
 import type { UnitSystem } from '@core/units/format-quantity';
 import { Desk } from '../job/desk';
@@ -10,7 +10,10 @@ import { failureText } from '../job/job-api';
 import { LogDesk } from './log-desk';
 import { PhotoButton } from './photo-button';
 
-const pullOf = ({ entry }: Line): string => (entry.body.kind === 'samples' ? entry.body.pull : '');
+const pullOf = ({ entry }: Line): string => {
+  const { body } = entry as Partial<typeof entry>;
+  return body?.kind === 'samples' ? body.pull : '';
+};
 
 /** The logbook: the story of every foot and bolt, newest first; written by hand, corrected by another line, never changed. */
 @Component({
@@ -64,6 +67,9 @@ const pullOf = ({ entry }: Line): string => (entry.body.kind === 'samples' ? ent
         verified()?.says
       }}</span>
     </div>
+    @for (n of unreadable(); track n) {
+      <p class="error" role="alert">Line {{ n }} cannot be read: somebody changed it behind the program. Verify the chain.</p>
+    }
     @if (log.state() === 'fetching') {
       <p class="note" role="status">Fetching the logbook …</p>
     } @else if (shown().length === 0) {
@@ -219,8 +225,14 @@ export class LogbookSheet {
     return [...feet, ...bolts];
   });
 
+  protected readonly unreadable = computed(() =>
+    this.log
+      .lines()
+      .filter((l) => !isReadable(l))
+      .map((l) => l.seq),
+  );
   protected readonly shown = computed(() => {
-    const lines = this.log.lines();
+    const lines = this.log.lines().filter(isReadable);
     const counts = new Set(standing(lines).map((l) => l.entry.id));
     const { units } = this.desk.whole()!;
     const [foot, bolt] = this.story().split('/');

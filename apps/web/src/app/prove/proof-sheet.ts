@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButton } from '@angular/material/button';
 import { atFoot } from '@core/job/at-foot';
 import { casesOf } from '@core/loads/cases';
+import { standing } from '@core/prove/log-entry';
 import { proofPlan, PROOF_TIMES, type ProofAsked } from '@core/prove/proof-plan';
 import { fine } from '@core/prove/words';
 import { formatQuantity } from '@core/units/format-quantity';
@@ -266,7 +267,9 @@ export class ProofSheet {
   });
   protected readonly curve = computed(() => this.run.running()?.curve ?? this.prover.curve());
   protected readonly done = computed(() =>
-    this.log.lines().flatMap((l) => (l.entry.body.kind === 'proof' ? [{ ...l, entry: { ...l.entry, body: l.entry.body } }] : [])),
+    standing(this.log.lines()).flatMap((l) =>
+      l.entry.body.kind === 'proof' ? [{ ...l, entry: { ...l.entry, body: l.entry.body } }] : [],
+    ),
   );
   protected readonly stoodLong = computed(() => {
     const on = this.run.running();

@@ -136,6 +136,9 @@ describe('fit-up', () => {
     await type('Found', 'thick');
     await press('Add reading');
     expect(text()).toContain('allowed: −5000');
+    await type('Found', '-8');
+    await press('Add reading');
+    expect(text()).toContain('−8 mm cannot be — allowed: over 0 up to 300 mm');
     await type('Found', '8');
     await press('Add reading');
     host().querySelector<HTMLButtonElement>('[aria-label="Take out the reading 8 mm"]')!.click();

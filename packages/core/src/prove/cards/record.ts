@@ -7,12 +7,12 @@ import type { ShopSettings } from '../../stock/shop-settings';
 import type { WholeJob } from '../../job/whole-job';
 import { formatQuantity } from '../../units/format-quantity';
 import { byDue, dueOf, inUseFrom } from '../due';
-import { isOf, standing, type Line } from '../log-entry';
+import { isOf, isReadable, standing, type Line } from '../log-entry';
 import { holdPoints, openPoints, type OpenPoint, type SideBySide, type StandsAs } from '../stamp';
 import { tasksOf } from '../tasks';
 import { tighteningOf } from '../tightening-round';
 import { clockWords, didWords, entryWords, fine, placeOf, torqueFine } from '../words';
-import { START } from '../chain';
+import { verifyChain } from '../chain';
 import { proofPicture } from './proof-picture';
 
 /** What a record is made of. */
@@ -72,7 +72,7 @@ function coverCard(of: Recorded): Card {
     .filter((l) => l.entry.body.operation === 'stamp')
     .at(-1);
   const open = openPoints(whole, shop, lines, side);
-  const last = lines.at(-1);
+  const chain = verifyChain(whole.id, lines);
   const blocks: Block[] = [
     loud(NO_APPROVAL),
     bad
@@ -95,7 +95,9 @@ function coverCard(of: Recorded): Card {
           ),
         ]
       : [loud(`Not stamped: ${open.length} ${open.length === 1 ? 'point is' : 'points are'} open.`)]),
-    words(`Logbook: ${lines.length} lines, SHA-256 of the last ${last?.hash ?? START}.`),
+    chain.whole
+      ? words(`Logbook: whole, ${lines.length} lines, SHA-256 of the last ${chain.head}.`)
+      : loud(`LOGBOOK BROKEN at line ${chain.seq}: ${chain.because}.`),
   ];
   return { id: 'record', title: 'Record', of: '', blocks };
 }
@@ -277,21 +279,25 @@ function logCard(of: Recorded): Card {
         kind: 'table',
         head: ['Line', 'When', 'By', 'Where', 'What', 'Hash'],
         right: [0],
-        rows: lines.map((l, i) => [
-          `${l.seq}`,
-          when(l.entry.at, shop.zone),
-          l.entry.by,
-          placeOf(l.entry, named),
-          [
-            gone.has(l.seq) ? 'CORRECTED LATER' : '',
-            `${didWords(l.entry)}: ${entryWords(l.entry, whole.units)}`,
-            l.entry.corrects ? `corrects line ${lines.find((x) => x.entry.id === l.entry.corrects)?.seq ?? '?'}` : '',
-            clockWords(l, lines[i - 1]),
-          ]
-            .filter(Boolean)
-            .join('; '),
-          l.hash.slice(0, 10),
-        ]),
+        rows: lines.map((l, i) =>
+          !isReadable(l)
+            ? [`${l.seq}`, '', '', '', 'THIS LINE CANNOT BE READ', l.hash.slice(0, 10)]
+            : [
+                `${l.seq}`,
+                when(l.entry.at, shop.zone),
+                l.entry.by,
+                placeOf(l.entry, named),
+                [
+                  gone.has(l.seq) ? 'CORRECTED LATER' : '',
+                  `${didWords(l.entry)}: ${entryWords(l.entry, whole.units)}`,
+                  l.entry.corrects ? `corrects line ${lines.find((x) => x.entry.id === l.entry.corrects)?.seq ?? '?'}` : '',
+                  clockWords(l, lines[i - 1]),
+                ]
+                  .filter(Boolean)
+                  .join('; '),
+                l.hash.slice(0, 10),
+              ],
+        ),
       },
     ],
   };
@@ -305,7 +311,7 @@ export function handoverCards(
   const named = footNamer(of);
   const { whole, lines, shop, today } = of;
   const day = new Intl.DateTimeFormat('en-CA', { timeZone: shop.zone });
-  const done = lines.filter((l) => day.format(new Date(l.entry.at)) === today);
+  const done = lines.filter((l) => isReadable(l) && day.format(new Date(l.entry.at)) === today);
   const hands = [...new Set(done.map((l) => l.entry.by))].sort();
   const nameOf = (initials: string) => shop.hands.find((h) => h.initials === initials)?.name ?? initials;
   return [
