@@ -5,7 +5,6 @@ import { MAX_FILE } from '@core/formats/read-job';
 import { MESHES } from '@core/spread/from-job';
 import { check } from './check';
 import { feet } from './feet';
-import { logVerify } from './log';
 import { parts } from './parts';
 import { isMesh, spread } from './spread';
 
@@ -60,6 +59,8 @@ async function main(argv: string[]): Promise<number> {
       console.error(USAGE);
       return 2;
     }
+    // The database’s own code is read in for this alone.
+    const { logVerify } = await import('./log');
     const { exit, text } = logVerify(job, parsed.values.json === true, DATA, parsed.values.head);
     (exit === 2 ? console.error : console.log)(text);
     return exit;

@@ -6,6 +6,8 @@ import request from 'supertest';
 import { atFoot } from '@core/job/at-foot';
 import type { WholeJob } from '@core/job/whole-job';
 import { judge } from '@core/chain/judge';
+import { verifyChain } from '@core/prove/chain';
+import { stampRefusal } from '@core/prove/stamp';
 import { createApp } from './app';
 import { openDatabase } from './database/open-database';
 import { DEMO_RACK } from './demo/lake-sorrow';
@@ -19,7 +21,7 @@ const log = pino({ level: 'silent' });
 function rack() {
   const db = openDatabase(':memory:');
   const stores = testStores(db);
-  seedDemo(stores);
+  for (const job of DEMO_RACK) stores.store.add(job);
   return { ...stores, db, stores, http: request(createApp({ ...stores, log })) };
 }
 
@@ -87,9 +89,17 @@ describe('the rack', () => {
     expect((await http.get(WINCH)).body.archived).toBe(false);
     await http.post('/api/jobs/none/archive').expect(404);
   });
-  it('seeds an empty rack only', () => {
-    const { stores } = rack();
+  it('seeds an empty rack only, its jobs with their books, once', () => {
+    const stores = testStores(openDatabase(':memory:'));
+    expect(seedDemo(stores)).toBe(DEMO_RACK.length);
+    const lines = stores.book.lines('buoy-lifting-eye');
+    expect(verifyChain('buoy-lifting-eye', lines)).toMatchObject({ whole: true, lines: lines.length });
+    // It was stamped: nothing was open.
+    const { job } = stores.store.get('buoy-lifting-eye') as StoredJob;
+    expect(stampRefusal(job, stores.shop.get().settings, lines)).toBe('');
+    expect(lines.length).toBeGreaterThan(40);
     expect(seedDemo(stores)).toBe(0);
+    expect(stores.book.lines('buoy-lifting-eye')).toHaveLength(lines.length);
   });
 });
 

@@ -28,6 +28,7 @@ it('has the stages that work, in the order the work is done', async () => {
     'Spread',
     'Choose',
     'Make',
+    'Prove',
   ]);
 });
 
