@@ -7,6 +7,7 @@ import { dimensionsAt, impossible, outBy, type Dimension } from './dimensions';
 import { isOf, standing, type DecisionKind, type Line, type LineOf } from './log-entry';
 import { ofReadings } from './readings';
 import { slotTo } from './slot-to';
+import { fine } from './words';
 
 /** Where a dimension stands: as it was found last, and what was decided. */
 export interface FoundAs {
@@ -58,6 +59,7 @@ export function asBuilt(whole: WholeJob, lines: readonly Line[]): AsBuilt {
   const elsewhere: { line: Line; because: string }[] = [];
   const found: FoundAs[] = [];
   const known = new Set<string>();
+  const mm = (v: number) => fine(v, whole.units);
   for (const f of whole.feet)
     for (const dimension of dimensionsAt(whole, f.id)) {
       const key = `${f.id} ${dimension.key}`;
@@ -69,7 +71,7 @@ export function asBuilt(whole: WholeJob, lines: readonly Line[]): AsBuilt {
           line,
           because: `measured against version ${line.entry.version}, where it was drawn ${mm(line.entry.body.nominal)}: it is ${mm(dimension.nominal)} now, measure again`,
         });
-      found.push(foundAs(dimension, stale ? undefined : line, decided.get(key)));
+      found.push(foundAs(dimension, stale ? undefined : line, decided.get(key), mm));
     }
   for (const [key, line] of measured) if (!known.has(key)) elsewhere.push({ line, because: notHere(line) });
   const has = (l: LineOf<'bolt missing'>) =>
@@ -87,9 +89,12 @@ const besideFilled = ({ entry }: LineOf<'decision'>): string => `the filled hole
 const notHere = ({ entry }: Line): string =>
   `written against version ${entry.version}; this version of the job has no such place`;
 
-const mm = (v: number): string => `${Number(v.toFixed(2))} mm`.replace('-', '−');
-
-function foundAs(dimension: Dimension, line: LineOf<'dimension'> | undefined, decided: LineOf<'decision'> | undefined): FoundAs {
+function foundAs(
+  dimension: Dimension,
+  line: LineOf<'dimension'> | undefined,
+  decided: LineOf<'decision'> | undefined,
+  mm: (v: number) => string,
+): FoundAs {
   if (!line) return { dimension, out: 0, open: 'to be measured' };
   const value = ofReadings(line.entry.body.readings).median;
   if (impossible(value, dimension)) return { dimension, line, out: 0, open: `${mm(value)} cannot be: measure again` };
@@ -121,6 +126,7 @@ function applied(
   const notCounted: string[] = [];
   const changes = new Map<string, Change[]>();
   const several = whole.feet.length > 1;
+  const mm = (v: number) => fine(v, whole.units);
   const footName = (id: string) => (several ? `${whole.feet.find((f) => f.id === id)!.name}: ` : '');
   const add = (foot: string, says: string, change: Change) => {
     deviations.push(`${footName(foot)}${says}`);

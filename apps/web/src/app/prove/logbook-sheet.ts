@@ -9,6 +9,7 @@ import { Desk } from '../job/desk';
 import { failureText } from '../job/job-api';
 import { LogDesk } from './log-desk';
 import { PhotoButton } from './photo-button';
+import { PinPlan } from './pin-plan';
 
 const pullOf = ({ entry }: Line): string => {
   const { body } = entry as Partial<typeof entry>;
@@ -18,7 +19,7 @@ const pullOf = ({ entry }: Line): string => {
 /** The logbook: the story of every foot and bolt, newest first; written by hand, corrected by another line, never changed. */
 @Component({
   selector: 'ms-logbook',
-  imports: [MatButton, MatIcon, PhotoButton],
+  imports: [MatButton, MatIcon, PhotoButton, PinPlan],
   template: `
     <div class="card">
       <form (submit)="write($event, text)">
@@ -51,6 +52,10 @@ const pullOf = ({ entry }: Line): string => {
         <p class="error" role="alert">{{ wrong() }}</p>
       }
     </div>
+    <details>
+      <summary>Photographs on the plan ({{ pins().length }})</summary>
+      <ms-pin-plan [pins]="pins()" [at]="pin()" (picked)="pin.set($event)" />
+    </details>
     <div class="bar tools">
       <label
         >Story of
@@ -206,6 +211,16 @@ export class LogbookSheet {
   protected readonly story = signal('');
   protected readonly wrong = signal('');
   protected readonly correcting = signal<Line | null>(null);
+  /** Where the next photograph is pinned. */
+  protected readonly pin = signal<{ readonly x: number; readonly y: number } | null>(null);
+  /** Those of the foot in hand. */
+  protected readonly pins = computed(() =>
+    standing(this.log.lines()).flatMap(({ seq, entry }) =>
+      entry.body.kind === 'photo' && entry.body.pin && (entry.about.foot ?? this.desk.foot()) === this.desk.foot()
+        ? [{ seq, ...entry.body.pin }]
+        : [],
+    ),
+  );
   protected readonly verified = signal<{ readonly whole: boolean; readonly says: string } | null>(null);
   protected readonly broken = signal<ReadonlySet<string>>(new Set());
   protected readonly id = computed(() => this.desk.whole()!.id);
@@ -298,14 +313,17 @@ export class LogbookSheet {
   protected async photo(photo: Blob, box: HTMLTextAreaElement): Promise<void> {
     const caption = box.value.trim().slice(0, 200);
     // Its own name comes from the server, by what is in it.
-    const body = { kind: 'photo' as const, sha256: '0'.repeat(64), bytes: photo.size, caption };
-    if (await this.log.write(body, { about: this.about(), photo })) this.done(box);
+    const pin = this.pin();
+    const body = { kind: 'photo' as const, sha256: '0'.repeat(64), bytes: photo.size, caption, ...(pin ? { pin } : {}) };
+    const about = pin ? { foot: this.desk.foot(), ...this.about() } : this.about();
+    if (await this.log.write(body, { about, photo })) this.done(box);
   }
 
   private done(box: HTMLTextAreaElement): void {
     box.value = '';
     this.wrong.set('');
     this.correcting.set(null);
+    this.pin.set(null);
     this.verified.set(null);
     this.desk.said.set('Written down');
   }

@@ -1,7 +1,6 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import type { Type } from '@angular/core';
-import { signal } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Job } from '@core/job/schema';
@@ -10,6 +9,7 @@ import { Entry, type Sample } from '@core/prove/log-entry';
 import type { TracePoint } from '@core/prove/torque-trace';
 import { testJob } from '@core/testing/test-job';
 import { Bench, type Turning } from '../instruments/bench';
+import { TestBench } from '../testing/bench';
 import { provideDesk, type TestDesk } from '../testing/desk';
 import type { TestLog } from '../testing/log';
 import { started } from '../testing/workers';
@@ -23,38 +23,6 @@ import { Prover } from './prover';
 import { RecordSheet } from './record-sheet';
 import { TightenSheet } from './tighten-sheet';
 import { WhoField } from './who-field';
-
-/** A bench whose instruments do what the test says. */
-class TestBench {
-  readonly link = signal<'closed' | 'opening' | 'open' | 'lost'>('open');
-  readonly states = signal([]);
-  readonly said = signal(null);
-  readonly landing = signal<unknown>(null);
-  readonly typed = signal(false);
-  readonly turning = signal<Turning | null>(null);
-  readonly samples = signal<readonly Sample[]>([]);
-  readonly pullFault = signal('');
-  readonly asked: unknown[] = [];
-  open(): void {
-    this.link.set('open');
-  }
-  close(): void {
-    this.link.set('closed');
-  }
-  pullWrench(asked: unknown): Promise<void> {
-    this.asked.push(asked);
-    this.turning.set(null);
-    return Promise.resolve();
-  }
-  pullTo(asked: unknown): Promise<void> {
-    this.asked.push(asked);
-    return Promise.resolve();
-  }
-  endPull(): Promise<void> {
-    this.asked.push('end');
-    return Promise.resolve();
-  }
-}
 
 // Whatever a sheet writes, the log takes.
 afterEach(() => log.lines().forEach(({ entry }) => expect(Entry.safeParse(entry).error).toBeUndefined()));
@@ -311,6 +279,33 @@ describe('the logbook', () => {
       .flush({ whole: false, seq: 4, because: 'a line is missing' });
     await settle();
     expect(text()).toContain('broken at line 4: a line is missing');
+  });
+  it('a photograph is pinned where the plan was pressed, or by arrow keys, and carries the words', async () => {
+    await show(LogbookSheet);
+    const plan = host().querySelector('ms-pin-plan svg')!;
+    for (const key of ['ArrowRight', 'ArrowRight', 'ArrowUp']) {
+      plan.dispatchEvent(new KeyboardEvent('keydown', { key }));
+      await settle();
+    }
+    expect(plan.getAttribute('aria-label')).toContain('the next at x 10, y 5 mm');
+    box<HTMLTextAreaElement>('Words').value = 'rust here';
+    const button = host().querySelector('ms-photo')!;
+    const file = button.querySelector('input')!;
+    const pick = (type: string, size = 9) => {
+      const picked = new File([new Uint8Array(1)], 'p.jpg', { type });
+      Object.defineProperty(picked, 'size', { value: size });
+      Object.defineProperty(file, 'files', { configurable: true, value: [picked] });
+      file.dispatchEvent(new Event('change'));
+      return settle();
+    };
+    await pick('application/pdf');
+    expect(text()).toContain('allowed: JPEG, PNG or WebP');
+    await pick('image/jpeg', 80e6);
+    expect(text()).toContain('is 80.0 MB — allowed: up to 12 MB');
+    expect(bodies()).toEqual([]);
+    await pick('image/jpeg');
+    expect(last()).toMatchObject({ about: { foot: 'F1' }, body: { kind: 'photo', caption: 'rust here', pin: { x: 10, y: 5 } } });
+    expect(host().querySelectorAll('.pin')).toHaveLength(1);
   });
   it('nobody named, nothing is written', async () => {
     await show(LogbookSheet);

@@ -1,5 +1,7 @@
 import type { Picture, Shape } from '../../shop/cards/card';
+import { formatQuantity, type UnitSystem } from '../../units/format-quantity';
 import type { Sample } from '../log-entry';
+import { fine } from '../words';
 
 /** Load upward over movement to the right, on paper of this size, mm. */
 const WIDE = 120;
@@ -10,6 +12,7 @@ const EDGE = { left: 14, below: 9, right: 6, above: 6 };
 export function proofPicture(
   curve: readonly (readonly [load: number, expected: number, least: number, most: number])[],
   samples: readonly Sample[],
+  units: UnitSystem,
 ): Picture {
   const zero = samples[0]?.dials[0] ?? 0;
   const seen = samples.map((s) => ({ load: s.load, moved: (s.dials[0] ?? 0) - zero }));
@@ -30,8 +33,8 @@ export function proofPicture(
         ]
       : []),
     ...(seen.length > 1 ? [{ line: seen.map((s) => at(s.load, s.moved)), look: 'weld' } as Shape] : []),
-    { at: { x: EDGE.left - 7, y: HIGH - EDGE.above }, text: `${(mostLoad / 1000).toFixed(1)} kN`, size: 3, dark: true },
-    { at: { x: WIDE - EDGE.right - 6, y: EDGE.below - 5 }, text: `${mostMoved.toFixed(2)} mm`, size: 3, dark: true },
+    { at: { x: EDGE.left - 7, y: HIGH - EDGE.above }, text: formatQuantity(mostLoad, 'force', units), size: 3, dark: true },
+    { at: { x: WIDE - EDGE.right - 6, y: EDGE.below - 5 }, text: fine(mostMoved, units), size: 3, dark: true },
     { at: { x: EDGE.left - 3, y: EDGE.below - 5 }, text: '0', size: 3, dark: true },
   ];
   return { bounds: { x0: 0, x1: WIDE, y0: 0, y1: HIGH }, shapes };

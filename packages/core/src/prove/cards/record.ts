@@ -203,7 +203,7 @@ function proofCards(of: Recorded): Card[] {
         body.result === 'passed' ? words(`Passed: ${says}.`) : loud(`${body.result.toUpperCase()}: ${says}. ${body.because}`),
         {
           kind: 'picture',
-          picture: proofPicture(body.curve, samples),
+          picture: proofPicture(body.curve, samples, whole.units),
           says: 'Load over movement at the dial: thick as read, thin as reckoned, dashed its band',
         },
         ...(body.set.length > 0
@@ -277,7 +277,7 @@ function logCard(of: Recorded): Card {
       words('Each line hashes the one before it; lines are never changed. What was corrected stands here too, and says so.'),
       {
         kind: 'table',
-        head: ['Line', 'When', 'By', 'Where', 'What', 'Hash'],
+        head: ['Line', 'When', 'By', 'At', 'What', 'Hash'],
         right: [0],
         rows: lines.map((l, i) =>
           !isReadable(l)
