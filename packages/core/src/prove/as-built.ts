@@ -129,7 +129,8 @@ function applied(
   const mm = (v: number) => fine(v, whole.units);
   const footName = (id: string) => (several ? `${whole.feet.find((f) => f.id === id)!.name}: ` : '');
   const add = (foot: string, says: string, change: Change) => {
-    deviations.push(`${footName(foot)}${says}`);
+    // What reads the same as drawn is put in and not told.
+    if (says) deviations.push(`${footName(foot)}${says}`);
     changes.set(foot, [...(changes.get(foot) ?? []), change]);
   };
   for (const f of found) {
@@ -139,7 +140,7 @@ function applied(
     const change = changeOf(f, value, line.entry.at, found);
     const says = `${d.name} ${mm(value)} for ${mm(d.nominal)}${decision ? ` (${decision.decide})` : ''}`;
     if (!change && f.out !== 0) notCounted.push(`${footName(d.about.foot!)}${says}`);
-    if (change) add(d.about.foot!, says, change);
+    if (change) add(d.about.foot!, mm(value) === mm(d.nominal) ? '' : says, change);
   }
   for (const { entry } of missing)
     add(entry.about.foot!, `bolt ${entry.about.bolt} is missing`, (job) => ({

@@ -22,7 +22,7 @@ import { Prover } from './prover';
                 ><b>{{ h.name }}</b
                 >: {{ h.text }}</span
               >
-              <span class="note">{{ s.name }} ({{ s.by }}), {{ s.at.slice(0, 10) }}</span>
+              <span class="note by">{{ s.name }} ({{ s.by }}), {{ s.at.slice(0, 10) }}</span>
             } @else {
               <form class="bar" (submit)="sign($event, h.operation, h.text, name.value)">
                 <span class="waits"
@@ -97,6 +97,9 @@ import { Prover } from './prover';
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
       gap: 8px;
+    }
+    .by {
+      margin-left: 10px;
     }
     .stamp {
       display: inline-block;
