@@ -10,7 +10,11 @@ const sheet = async (page: Page, id: string, name: string) => {
 const book = async (page: Page, id: string) => (await (await page.request.get(`/api/jobs/${id}/log`)).json()).lines;
 const kinds = async (page: Page, id: string): Promise<string[]> =>
   (await book(page, id)).map((l: { entry: { body: { kind: string } } }) => l.entry.body.kind);
-const onServer = (page: Page) => expect(page.locator('.queue')).toContainText('all on the server');
+/** What was just written is there: the page is let draw first, so that it does not read what it said before. */
+async function onServer(page: Page): Promise<void> {
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  await expect(page.locator('.queue')).toContainText('all on the server');
+}
 const figure = (page: Page, of: 'As drawn' | 'As built') => page.locator('.standing > div', { hasText: of }).locator('b');
 
 async function asAda(page: Page): Promise<void> {

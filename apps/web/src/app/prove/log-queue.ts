@@ -27,6 +27,8 @@ export class LogQueue {
   readonly queued = signal<readonly Queued[]>([]);
   /** The server did not answer when it was last asked. */
   readonly away = signal(false);
+  /** Being put into the browser’s database: not said to be anywhere yet. */
+  readonly adding = signal(0);
   /** The browser has no database to keep them in: they are in this page alone. */
   readonly unkept = signal(false);
   private readonly arrivals = new Subject<Arrived>();
@@ -48,11 +50,13 @@ export class LogQueue {
   /** Kept when this resolves; sent as soon as the server answers. */
   async add(job: string, entry: Entry, photo?: Blob): Promise<void> {
     const q = { job, entry, state: 'waiting' as const, message: '', ...(photo ? { photo } : {}) };
+    this.adding.update((n) => n + 1);
     const kept = await this.store.add(q).catch((): Queued => {
       this.unkept.set(true);
       return { ...q, n: this.nextUnkept-- };
     });
     this.queued.update((all) => [...all, kept]);
+    this.adding.update((n) => n - 1);
     void this.send();
   }
 
