@@ -28,7 +28,8 @@ export function createApp({ store, stock, shop, book, photos, log, web, stopping
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger: log, autoLogging: { ignore: (req) => !req.url?.startsWith('/api/') }, quietReqLogger: true }));
-  app.use(hostCheck, originCheck, styleNonce, securityHeaders);
+  // Whatever is answered, a refusal too, carries the content policy.
+  app.use(styleNonce, securityHeaders, hostCheck, originCheck);
 
   app.get('/api/health', (_req, res) => {
     res.json({ status: 'ok', jobs: store.count() });

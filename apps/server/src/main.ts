@@ -18,7 +18,7 @@ const Settings = z.object({
 
 const settings = Settings.parse(process.env);
 const log = pino({ level: settings.LOG_LEVEL });
-const db = openDatabase(settings.MAST_SHOE_DATA);
+const db = opened(settings.MAST_SHOE_DATA);
 const stores = storesOf(db, join(dirname(settings.MAST_SHOE_DATA), 'photos'));
 if (settings.MAST_SHOE_DEMO === '1') log.info({ added: seedDemo(stores) }, 'demo jobs');
 
@@ -31,7 +31,12 @@ const app = createApp({
 });
 const server = app.listen(settings.PORT, '127.0.0.1', (error) => {
   if (error) {
-    log.error({ err: error }, 'cannot listen');
+    const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
+    log.error(
+      taken
+        ? `port ${settings.PORT} is taken: stop what listens there, or start with another, as PORT=${settings.PORT + 1}`
+        : `cannot listen on port ${settings.PORT}: ${error.message}`,
+    );
     process.exitCode = 1;
     db.close();
     return;
@@ -41,6 +46,26 @@ const server = app.listen(settings.PORT, '127.0.0.1', (error) => {
   log.info({ port }, 'listening on loopback');
   process.send?.({ listening: port });
 });
+
+// An idle connection is not closed while a page is likely to use it again: a request that meets the closing is lost.
+server.keepAliveTimeout = 65_000;
+server.headersTimeout = 66_000;
+
+/** The database, or one sentence on why there is none and what to do. */
+function opened(file: string): ReturnType<typeof openDatabase> {
+  try {
+    return openDatabase(file);
+  } catch (error) {
+    const { code = '', message } = error as NodeJS.ErrnoException;
+    const folder = ['EACCES', 'EROFS', 'EPERM', 'SQLITE_CANTOPEN', 'SQLITE_READONLY'].some((c) => code.startsWith(c));
+    log.error(
+      folder
+        ? `the folder of ${file} cannot be written to: give this user the right to, or name another place with MAST_SHOE_DATA`
+        : `the database ${file} cannot be opened: ${message}`,
+    );
+    process.exit(1);
+  }
+}
 
 /** Ends the instruments’ streams, lets answers under way finish, then closes the database; a second signal does not wait. */
 let stopping = false;

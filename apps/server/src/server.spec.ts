@@ -168,7 +168,8 @@ describe('edges', () => {
   });
   it('answers to names of this machine only, and writes from its own pages only', async () => {
     const { http } = rack();
-    await http.get('/api/health').set('Host', 'shop.example').expect(421);
+    const stranger = await http.get('/api/health').set('Host', 'shop.example').expect(421);
+    expect(stranger.headers['content-security-policy']).toContain("default-src 'self'");
     await http.get('/api/health').set('Host', 'localhost:4178').expect(200);
     await http.post(`${WINCH}/archive`).set('Origin', 'http://shop.example').expect(403);
   });

@@ -1,5 +1,5 @@
 import Database from 'better-sqlite3';
-import { existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 
 export type Db = Database.Database;
@@ -21,7 +21,10 @@ function migrations(folder: string): { version: number; sql: string }[] {
  */
 export function openDatabase(file: string, folder = MIGRATIONS): Db {
   if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true });
+  const fresh = file !== ':memory:' && !existsSync(file);
   const db = new Database(file);
+  // What a shop writes is for whoever runs it; rights that somebody gave an older file stay.
+  if (fresh) chmodSync(file, 0o600);
   db.pragma('journal_mode = WAL');
   db.pragma('synchronous = FULL');
   db.pragma('foreign_keys = ON');

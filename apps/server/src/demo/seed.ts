@@ -6,7 +6,9 @@ import { seedLogs } from './logs';
 export function seedDemo(stores: Pick<Stores, 'store' | 'book' | 'shop'>): number {
   const { store } = stores;
   if (store.count() > 0) return 0;
-  const added = DEMO_RACK.filter((job) => store.add(job)).length;
-  seedLogs(stores);
-  return added;
+  return store.atOnce(() => {
+    const added = DEMO_RACK.filter((job) => store.add(job)).length;
+    seedLogs(stores);
+    return added;
+  });
 }

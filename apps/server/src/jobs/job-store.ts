@@ -55,6 +55,11 @@ export class JobStore {
     };
   }
 
+  /** What is done inside is there whole, or not at all. */
+  atOnce<T>(f: () => T): T {
+    return this.db.transaction(f)();
+  }
+
   list(): (StoredJob | Unreadable)[] {
     return this.sql.list.all().map(stored);
   }

@@ -11,5 +11,5 @@ export const routes: Routes = [
     loadComponent: () => import('./compare/compare-page').then((m) => m.ComparePage),
   },
   { path: 'job/:id', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
-  { path: '**', redirectTo: '' },
+  { path: '**', title: 'Nowhere · Mast Shoe', loadComponent: () => import('./nowhere').then((m) => m.Nowhere) },
 ];
