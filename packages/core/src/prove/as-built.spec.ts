@@ -158,6 +158,22 @@ it('what is found at one foot is of that foot alone, also where others are made 
   expect(WholeJob.safeParse(b.whole).success).toBe(true);
 });
 
+it('at a mirrored foot a hole is where it was found there: the same as typed at that foot', () => {
+  const eight = eightFeet();
+  const foot = eight.feet.find((f) => f.like?.mirrored)!;
+  const d = dimensionsAt(eight, foot.id).find((x) => x.key.startsWith('bolt/') && x.key.endsWith('/y'))!;
+  const id = d.about.bolt!;
+  const b = asBuilt(eight, logOf([{ body: found(d.key, d.nominal + 2, d.nominal), about: d.about }]));
+  const there = atFoot(b.whole, foot.id);
+  const drawn = atFoot(eight, foot.id);
+  expect(bolt(there, id).y).toBeCloseTo(bolt(drawn, id).y + 2, 9);
+  const rest = (j: Job) => j.bolts.items.filter((x) => x.id !== id).map((x) => [x.id, x.x, x.y]);
+  expect(rest(there)).toEqual(rest(drawn));
+  const before = judgeFeet(eight).filter((f) => f.id !== foot.id);
+  const after = judgeFeet(b.whole).filter((f) => f.id !== foot.id);
+  expect(after.map((f) => used(f.job))).toEqual(before.map((f) => used(f.job)));
+});
+
 it('every dimension of a foot has its limits, its reason and what may be decided; bolts by half their play', () => {
   const all = dimensionsAt(whole(), 'F1');
   expect(new Set(all.map((d) => d.key)).size).toBe(all.length);

@@ -37,6 +37,8 @@ async function page(): Promise<void> {
 }
 
 beforeEach(async () => {
+  // Another file of this environment may have left its own.
+  Object.defineProperty(navigator, 'locks', { configurable: true, value: undefined });
   indexedDB = new IDBFactory();
   await page();
 });
