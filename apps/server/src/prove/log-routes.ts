@@ -1,7 +1,7 @@
 import { json, raw, Router, type Response } from 'express';
 import { z } from 'zod';
 import { LOG_FORMAT, logFile, verifyChain } from '@core/prove/chain';
-import { Entry } from '@core/prove/log-entry';
+import { Entry, isOf, standing } from '@core/prove/log-entry';
 import { stampRefusal } from '@core/prove/stamp';
 import { fileName } from '@paper/file-name';
 import { problem } from '../edges/problem';
@@ -63,6 +63,10 @@ export function logRoutes({ store, shop, log, photos }: ProveParts): Router {
     if (body.kind !== 'signed' || body.operation !== 'stamp') return '';
     if (entry.version !== stored.version)
       return `version: the job is at ${stored.version} — allowed: a stamp on the job as it is now`;
+    const proof = standing(lines()).filter(isOf('proof')).at(-1)?.entry;
+    // What was pulled was another job than the one that would be stamped.
+    if (proof && proof.version !== stored.version)
+      return `body.operation: it cannot be stamped: the last proof is of version ${proof.version}, the job is at ${stored.version}: prove it again`;
     const no = stampRefusal(stored.job, shop.get().settings, lines());
     return no ? `body.operation: it cannot be stamped: ${no}` : '';
   }

@@ -161,6 +161,28 @@ describe('the logbook', () => {
   });
 });
 
+it('a proof of an older version does not carry a stamp on a newer one', async () => {
+  const { http, store } = served();
+  const proof: Body = {
+    kind: 'proof',
+    pull: testId(1),
+    caseName: 'Case L1',
+    load: 900,
+    holdSeconds: 60,
+    curve: [],
+    set: [0],
+    setLimit: 0.1,
+    result: 'passed',
+    because: '',
+    remarks: '',
+    with: 'load cell',
+  };
+  await post(http, [entry(proof)]).expect(200);
+  store.save({ ...whole(), note: 'changed' }, 1);
+  const stamp = entry({ kind: 'signed', operation: 'stamp', text: 'as built', name: 'A. Marsh' }, { about: {}, version: 2 });
+  expect((await post(http, [stamp]).expect(422)).body.detail).toContain('the last proof is of version 1, the job is at 2');
+});
+
 describe('photographs', () => {
   const picture = (change: (s: Sharp) => Sharp = (s) => s) =>
     change(sharp({ create: { width: 900, height: 600, channels: 3, background: '#884422' } }).jpeg()).toBuffer();
