@@ -22,7 +22,8 @@ parts prints every part that is cut, with how many as drawn and mirrored.
 make writes what the bench needs into a folder: packet, report, labels, lists, calendar, cut files, templates, plan.json.
 log verify goes through a job’s logbook, in the database (MAST_SHOE_DATA, else data/) or as a file, and names the first broken line;
 --head: a hash that was printed on a record, which must be in it.
-Exit: 0 sound, 1 something lets go or cannot be shown to hold, 2 the file is refused; of log 0 whole, 1 broken, 2 there is no such book.`;
+Exit: 0 sound, 1 something lets go or cannot be shown to hold, 2 the file is refused; of log 0 whole, 1 broken, 2 there is no such book;
+3 a fault of this program.`;
 
 /** Where the server keeps its jobs. */
 const DATA = process.env['MAST_SHOE_DATA'] ?? join(import.meta.dirname, '../../../data/mast-shoe.sqlite');
@@ -106,4 +107,10 @@ async function main(argv: string[]): Promise<number> {
   return result.exit;
 }
 
-process.exitCode = await main(process.argv.slice(2));
+// A fault of the program is neither a job that lets go nor a file that is refused.
+try {
+  process.exitCode = await main(process.argv.slice(2));
+} catch (e) {
+  console.error(`a fault of this program, not of the file: ${e instanceof Error ? (e.stack ?? e.message) : String(e)}`);
+  process.exitCode = 3;
+}

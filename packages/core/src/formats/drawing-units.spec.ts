@@ -26,9 +26,9 @@ function drawing(unit: number | undefined, circles: readonly (readonly [number, 
 }
 
 const CIRCLES = [
-  [1, 2, 0.5],
-  [-3, 4, 0.5],
-  [5, -6, 0.25],
+  [1, 2, 0.15],
+  [-3, 4, 0.15],
+  [4, -4.5, 0.05],
 ] as const;
 
 it.each([
@@ -43,9 +43,9 @@ it.each([
   expect(read.holes.map((h) => [h.x, h.y])).toEqual([
     [per, 2 * per],
     [-3 * per, 4 * per],
-    [5 * per, -6 * per],
+    [4 * per, -4.5 * per],
   ]);
-  expect(read.hole).toBeCloseTo(0.5 * per, 2);
+  expect(read.hole).toBeCloseTo(0.15 * per, 2);
   expect(read.said).toEqual([expect.stringContaining('1 of 3 circles')]);
 });
 

@@ -27,11 +27,34 @@ function stoppedAt(text: string): { at: number; cut: boolean } {
   return { at: offset, cut: offset + length >= text.trimEnd().length };
 }
 
+/** Lists and objects in each other, deeper than any job goes; and the whole file where it is a nest of brackets. */
+const DEEPEST = 40;
+
+/** Where brackets in a JSON text stand deeper in each other than a job's do; undefined where none does. */
+function tooDeep(text: string): Refusal | undefined {
+  let depth = 0;
+  let quoted = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text[i];
+    if (quoted) {
+      if (c === '\\') i++;
+      else if (c === '"') quoted = false;
+    } else if (c === '"') quoted = true;
+    else if (c === '[' || c === '{') depth++;
+    else if (c === ']' || c === '}') depth--;
+    if (depth > DEEPEST)
+      return refuse('file', `lists stand more than ${DEEPEST} deep in each other (${lineAt(text, i)})`, 'a job file as exported');
+  }
+  return undefined;
+}
+
 /** Reads an open job file. Every refusal names the field and what is allowed; nothing is repaired silently. */
 export function readJob(text: string): ReadJob {
   if (text.length > MAX_FILE) {
     return { refusals: [refuse('file', `it is ${(text.length / 1e6).toFixed(1)} MB`, `up to ${MAX_FILE / 1e6} MB`)] };
   }
+  const deep = tooDeep(text);
+  if (deep) return { refusals: [deep] };
   let data: unknown;
   try {
     data = JSON.parse(text);
@@ -43,17 +66,25 @@ export function readJob(text: string): ReadJob {
   return readJobData(data);
 }
 
+/** What was found where a word or number belongs, shortly. */
+function shown(value: unknown): string {
+  if (value === undefined) return 'missing';
+  if (typeof value === 'object' && value !== null) return Array.isArray(value) ? 'a list' : 'an object';
+  const text = JSON.stringify(value);
+  return text.length > 40 ? `${text.slice(0, 40)}…` : text;
+}
+
 /** The same for data already parsed. */
 export function readJobData(data: unknown): ReadJob {
   const head = data as { format?: unknown; version?: unknown } | null;
   if (typeof head !== 'object' || head === null || head.format !== FORMAT) {
     return {
-      refusals: [refuse('format', `this is not a job file (format ${JSON.stringify(head?.format) ?? 'missing'})`, `"${FORMAT}"`)],
+      refusals: [refuse('format', `this is not a job file (format ${shown(head?.format)})`, `"${FORMAT}"`)],
     };
   }
   const current = asCurrent(head as Record<string, unknown>);
   if (!current) {
-    return { refusals: [refuse('version', `version ${JSON.stringify(head.version)} is not known here`, `1 to ${VERSION}`)] };
+    return { refusals: [refuse('version', `version ${shown(head.version)} is not known here`, `1 to ${VERSION}`)] };
   }
   const read = WholeJob.safeParse(current);
   if (read.success) return { job: read.data };

@@ -34,27 +34,39 @@ export interface Table {
 
 export const MAX_ROWS = 500;
 
-const HEADING = /^\s*(.*?)\s*(?:[([]\s*([^)\]]*?)\s*[)\]])?\s*$/;
+/** Longest table that is read, characters. */
+export const MAX_TABLE = 500_000;
+const shortly = (text: string): string => (text.length > 200 ? `${text.slice(0, 200)}…` : text);
+
+/** A heading with the unit in brackets at its end. */
+function headingOf(cell: string): { readonly name: string; readonly unit: string } {
+  const text = cell.trim();
+  const opens = /[)\]]$/.test(text) ? Math.max(text.lastIndexOf('('), text.lastIndexOf('[')) : -1;
+  if (opens < 0) return { name: text.toLowerCase(), unit: '' };
+  return { name: text.slice(0, opens).trim().toLowerCase(), unit: text.slice(opens + 1, -1).trim() };
+}
 
 /**
  * Reads a CSV table: comma, semicolon or tab, BOM, CRLF, decimal comma, a unit in the cell ("12,5 kg", 3/4") or in
  * the heading ("mass (kg)"). A cell that can be read two ways is an error, not a guess.
  */
 export function readTable(text: string, columns: readonly Column[], system: UnitSystem, from: Provenance): Table | Refusal {
-  if (text.trim() === '') return refuse('table', 'there is nothing in it', 'a heading line and at least one row');
+  if (text.length > MAX_TABLE)
+    return refuse('table', `it is ${(text.length / 1000).toFixed(0)} kB`, `up to ${MAX_TABLE / 1000} kB`);
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     delimitersToGuess: [';', '\t', ',', '|'],
     skipEmptyLines: false,
   });
   const lines = parsed.data;
   const headAt = lines.findIndex((cells) => cells.some((c) => c.trim() !== ''));
-  const head = lines[headAt]!.map((cell) => HEADING.exec(cell)!).map((m) => ({ name: m[1]!.toLowerCase(), unit: m[2] ?? '' }));
+  if (headAt < 0) return refuse('table', 'there is nothing in it', 'a heading line and at least one row');
+  const head = lines[headAt]!.map(headingOf);
   const at = new Map(columns.map((c) => [c.key, head.findIndex((h) => c.headings.includes(h.name))]));
   const missing = columns.filter((c) => !c.optional && at.get(c.key) === -1);
   if (missing.length > 0)
     return refuse(
       `line ${headAt + 1}`,
-      `no column for ${missing.map((c) => c.key).join(', ')} among "${head.map((h) => h.name).join('", "')}"`,
+      `no column for ${missing.map((c) => c.key).join(', ')} among "${shortly(head.map((h) => h.name).join('", "'))}"`,
       missing.map((c) => `${c.key}: ${c.headings.join(' or ')}`).join('; '),
     );
   const body = lines.slice(headAt + 1).map((cells, i) => ({ cells, line: headAt + 2 + i }));

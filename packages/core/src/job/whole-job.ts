@@ -3,6 +3,7 @@ import { id, name } from '../loads/schema';
 import { STANDING_RULES, STANDS_ON } from '../standing/stands';
 import { rangedNumber as number } from '../units/quantity';
 import { outlineOff } from './shaped';
+import { twiceNamed } from './twice-named';
 import { RANGES } from './ranges';
 import { DESIGN, FORMAT, OF_FITTING, OF_PLACE, VERSION } from './schema';
 
@@ -68,12 +69,14 @@ export const WholeJob = z
     standing: Standing,
     feet: z.array(Foot).min(1, 'allowed: at least one foot').max(MAX_FEET, `allowed: up to ${MAX_FEET} feet`),
   })
-  .superRefine(({ feet, standing }, context) => {
+  .superRefine((whole, context) => {
+    const { feet, standing } = whole;
+    for (const { path, id: twice } of twiceNamed(whole))
+      context.addIssue({ code: 'custom', path, message: `"${twice}" is there already; allowed: an id of its own` });
     const refuse = (path: (string | number)[], message: string) =>
       context.addIssue({ code: 'custom', path: ['feet', ...path], message });
     const drawn = new Set(feet.filter((f) => f.design).map((f) => f.id));
     feet.forEach((f, i) => {
-      if (feet.findIndex((o) => o.id === f.id) < i) refuse([i, 'id'], `"${f.id}" is there already; allowed: an id of its own`);
       if ((f.like === undefined) === (f.design === undefined))
         refuse(
           [i],

@@ -141,3 +141,45 @@ describe('showing and reading back', () => {
     expect(formatQuantity(12, 'length', 'inch')).toBe('0.472 in');
   });
 });
+
+describe('thousands, powers of ten and sums, as people write them', () => {
+  it.each([
+    ['1 250 N', 1250],
+    ['12 500.5 N', 12_500.5],
+    ['1 250 000', 1_250_000],
+    ['1,250.5 N', 1250.5],
+    ['1.250,5 N', 1250.5],
+    ['1,250,000 N', 1_250_000],
+    ['1.2e3 N', 1200],
+    ['1.5E3', 1500],
+    ['2e-1 kN', 200],
+    ['12+6', 18],
+    ['1 250 + 50 N', 1300],
+    ['2 kN + 300 N', 2300],
+    ['-2 kN + 300 N', -1700],
+    ['2 kN - 300 N', 1700],
+  ])('%s', (text, newtons) => expect(value(text, rules('force', 'N'))).toBeCloseTo(newtons, 9));
+  it.each([
+    ['12+6', 18],
+    ['3/8 in + 2 mm', 11.525],
+    ['100 - 12', 88],
+    ['4\' 2-3/8" + 10 mm', 4 * 304.8 + 2.375 * 25.4 + 10],
+    // A hyphen before a fraction is of a mixed number, as on a tape.
+    ['2-3/8', 2.375 * 25.4],
+  ])('%s', (text, mm) => expect(value(text, rules('length', 'mm'))).toBeCloseTo(mm, 9));
+  it.each(['28 lbf·ft', '28 ft·lbf', '28 lb.ft', '28 lbf ft', '28 ftlbf'])('%s: NIST SP 811', (text) =>
+    expect(value(text, rules('moment', 'N·m'))).toBeCloseTo(28 * 1355.8179483314, 6),
+  );
+  it('is refused with both readings where two can be meant', () => {
+    expect(value('1,250', rules('force', 'N'))).toMatch(/two ways; write 1250 or 1.250/);
+    expect(value('10 + 1,250 N', rules('force', 'N'))).toContain('two ways');
+    expect(value('12 + 6 mm', rules('length', 'in'))).toBe(
+      '"12 + 6 mm" can be read two ways; write in or mm at each of its parts',
+    );
+    // With the job's own unit it is the same either way.
+    expect(value('12 + 6 mm', rules('length', 'mm'))).toBe(18);
+  });
+  it.each(['12+', '+', '12++6', '12 + wood', '1 25 N', '1 2500 N', '1e999', '3+1e99 km'])('%s is refused', (text) =>
+    expect(typeof value(text, rules('length', 'mm'))).toBe('string'),
+  );
+});

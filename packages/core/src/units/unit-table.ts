@@ -17,6 +17,12 @@ export interface UnitRow {
   readonly factor: number;
 }
 
+/** A pound times an arm, either way round, as it is written with a hyphen, a dot, a space or nothing between. */
+const spelt = (arm: string): string[] =>
+  ['lb', 'lbs', 'lbf'].flatMap((pound) =>
+    ['-', '·', '.', ' ', '*', ''].flatMap((between) => [`${arm}${between}${pound}`, `${pound}${between}${arm}`]),
+  );
+
 export const UNITS: Readonly<Record<Dimension, readonly UnitRow[]>> = {
   length: [
     { show: 'mm', spellings: ['mm', 'millimetre', 'millimetres', 'millimeter', 'millimeters'], factor: 1 },
@@ -39,10 +45,10 @@ export const UNITS: Readonly<Record<Dimension, readonly UnitRow[]>> = {
     { show: 'N·mm', spellings: ['nmm', 'n·mm', 'n.mm'], factor: 1 },
     {
       show: 'lb·ft',
-      spellings: ['ft-lb', 'ft-lbs', 'ft lb', 'ft·lb', 'lb-ft', 'lb ft', 'lb·ft', 'ftlb', 'lbft', 'ft-lbf'],
+      spellings: spelt('ft'),
       factor: POUND_FORCE * 12 * INCH,
     },
-    { show: 'lb·in', spellings: ['in-lb', 'in-lbs', 'in lb', 'in·lb', 'lb-in', 'lb in', 'lb·in'], factor: POUND_FORCE * INCH },
+    { show: 'lb·in', spellings: spelt('in'), factor: POUND_FORCE * INCH },
   ],
   mass: [
     { show: 'kg', spellings: ['kg', 'kilo', 'kilos'], factor: 1 },

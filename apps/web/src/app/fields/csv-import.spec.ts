@@ -6,7 +6,8 @@ let fixture: ComponentFixture<CsvImport<string>>;
 let taken: (readonly string[])[];
 let closed: number;
 const host = () => fixture.nativeElement as HTMLElement;
-const reader = (text: string): ReadRows<string> | ReturnType<typeof refuse> => {
+const reader = async (text: string): Promise<ReadRows<string> | ReturnType<typeof refuse>> => {
+  await Promise.resolve();
   if (text.startsWith('!')) return refuse('line 1', 'no column for mass', 'mass: mass or weight');
   const lines = text.split('\n').map((t, i) => ({ t, line: i + 1 }));
   return {
@@ -14,11 +15,17 @@ const reader = (text: string): ReadRows<string> | ReturnType<typeof refuse> => {
     errors: lines.filter((l) => l.t.includes('bad')).map((l) => ({ line: l.line, says: `"${l.t}" cannot be read` })),
   };
 };
+/** The reader has answered, and what it said is on the page. */
+const read = async () => {
+  await fixture.whenStable();
+  await new Promise((done) => setTimeout(done));
+  await fixture.whenStable();
+};
 const paste = async (text: string) => {
   const area = host().querySelector('textarea')!;
   area.value = text;
   area.dispatchEvent(new Event('input'));
-  await fixture.whenStable();
+  await read();
 };
 const button = (words: string) => [...host().querySelectorAll('button')].find((b) => b.textContent!.includes(words));
 
@@ -70,7 +77,7 @@ it('a file is read like what is pasted; Close keeps nothing', async () => {
   const input = host().querySelector<HTMLInputElement>('input[type=file]')!;
   const text = () => Promise.resolve('from a file');
   await fixture.componentInstance['open']({ files: [{ text }], value: 'x' } as unknown as HTMLInputElement);
-  await fixture.whenStable();
+  await read();
   expect(input.accept).toContain('.csv');
   expect(button('Take 1')).toBeDefined();
   button('Close')!.click();

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { LineError } from '@core/formats/read-table';
 import { isRefusal, refusalText, type Refusal } from '@core/units/refusal';
@@ -19,6 +19,9 @@ export interface ReadRows<T> {
       <textarea rows="4" [value]="text()" [placeholder]="example()" (input)="text.set($any($event.target).value)"></textarea>
     </label>
     <label class="file">or open a file <input type="file" [accept]="accept()" (change)="open($any($event.target))" /></label>
+    @if (reading()) {
+      <p role="status">reading …</p>
+    }
     @if (refused()) {
       <p class="error" role="alert">{{ refused() }}</p>
     }
@@ -81,12 +84,14 @@ export class CsvImport<T> {
   readonly what = input.required<string>();
   readonly example = input('');
   readonly accept = input('.csv,.txt,.tsv');
-  readonly reader = input.required<(text: string) => ReadRows<T> | Refusal>();
+  readonly reader = input.required<(text: string) => Promise<ReadRows<T> | Refusal>>();
   readonly taken = output<readonly T[]>();
   readonly done = output<void>();
 
   protected readonly text = signal('');
-  private readonly result = computed(() => (this.text().trim() === '' ? undefined : this.reader()(this.text())));
+  private readonly result = signal<ReadRows<T> | Refusal | undefined>(undefined);
+  protected readonly reading = signal(false);
+  private asked = 0;
   protected readonly refused = computed(() => {
     const r = this.result();
     return isRefusal(r) ? refusalText(r) : '';
@@ -95,6 +100,25 @@ export class CsvImport<T> {
     const r = this.result();
     return r && !isRefusal(r) ? r : undefined;
   });
+
+  constructor() {
+    // The newest text is asked about; what came of an older one is dropped.
+    effect(() => {
+      const [text, reader] = [this.text(), this.reader()];
+      untracked(() => void this.put(text, reader));
+    });
+  }
+
+  private async put(text: string, reader: (text: string) => Promise<ReadRows<T> | Refusal>): Promise<void> {
+    const asked = ++this.asked;
+    this.result.set(undefined);
+    if (text.trim() === '') return this.reading.set(false);
+    this.reading.set(true);
+    const read = await reader(text);
+    if (asked !== this.asked) return;
+    this.reading.set(false);
+    this.result.set(read);
+  }
 
   protected async open(from: HTMLInputElement): Promise<void> {
     const file = from.files?.[0];

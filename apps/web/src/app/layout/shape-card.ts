@@ -10,6 +10,7 @@ import { formatQuantity } from '@core/units/format-quantity';
 import { fromSheet, type Quantity } from '@core/units/quantity';
 import { isRefusal, refusalText } from '@core/units/refusal';
 import { QuantityField } from '../fields/quantity-field';
+import { Importer } from '../imports/importer';
 import { Desk } from '../job/desk';
 
 type Key = keyof ShapeSizes | 'margin' | 'opening';
@@ -238,6 +239,7 @@ export class ShapeCard {
     this.desk.change('opening', (j) => withOpening(j, { x: Math.round(x), y: 0 }, this.size('opening').v, 5));
     this.picked();
   }
+  private readonly importer = inject(Importer);
   protected readonly drawingRefused = signal('');
   protected readonly drawingSaid = signal<readonly string[]>([]);
   /** An outline as it is drawn elsewhere, its origin on the base's middle; a file that is not right changes nothing. */
@@ -245,8 +247,7 @@ export class ShapeCard {
     const file = from.files?.[0];
     from.value = '';
     if (!file) return;
-    const { readOutlineDxf } = await import('@core/formats/outline-dxf');
-    const read = readOutlineDxf(await file.text(), this.desk.job()!.units === 'inch' ? 25.4 : 1);
+    const read = await this.importer.file('outline', file, this.desk.job()!.units);
     this.drawingRefused.set(isRefusal(read) ? `${file.name}: ${refusalText(read)}` : '');
     this.drawingSaid.set(isRefusal(read) ? [] : [`Outline taken from ${file.name}.`, ...read.said]);
     if (isRefusal(read)) return;

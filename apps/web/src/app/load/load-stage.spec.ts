@@ -138,6 +138,8 @@ describe('weight take-off', () => {
     area.value = text;
     area.dispatchEvent(new Event('input'));
     await settle();
+    await new Promise((read) => setTimeout(read));
+    await settle();
   };
   it('reads a table with decimal commas; bad lines are numbered and the good kept when confirmed', async () => {
     await show(withLoad('cradle'));

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
-import { readTakeOff } from '@core/formats/take-off-csv';
 import type { Job, Load, Quantity } from '@core/job/schema';
 import { builderOf } from '@core/loads/registry';
 import { PART_KINDS, PART_RANGES, takeOff, type Part } from '@core/loads/take-off';
@@ -9,6 +8,7 @@ import { formatQuantity } from '@core/units/format-quantity';
 import { assumed, fromSheet } from '@core/units/quantity';
 import { isRefusal, type Refusal } from '@core/units/refusal';
 import { CsvImport, type ReadRows } from '../fields/csv-import';
+import { Importer } from '../imports/importer';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import { changeLoad, freeId } from './edits';
@@ -182,8 +182,9 @@ export class TakeOffTable {
   protected readonly total = computed(() => takeOff(this.load().parts));
   protected readonly names = computed(() => builderOf(this.load().kind).takeOff ?? { mass: '' });
 
-  protected readonly reader = (text: string): ReadRows<Part> | Refusal => {
-    const read = readTakeOff(text, this.job().units);
+  private readonly importer = inject(Importer);
+  protected readonly reader = async (text: string): Promise<ReadRows<Part> | Refusal> => {
+    const read = await this.importer.read('take-off', text, this.job().units);
     return isRefusal(read) ? read : { rows: read.parts, errors: read.errors };
   };
 

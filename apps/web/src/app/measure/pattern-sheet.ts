@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
-import { readPatternCsv } from '@core/formats/pattern-csv';
 import type { Job, Quantity } from '@core/job/schema';
 import type { Pattern, Side } from '@core/job/survey';
 import { formatQuantity } from '@core/units/format-quantity';
 import { isRefusal, refusalText, type Refusal } from '@core/units/refusal';
 import { CsvImport, type ReadRows } from '../fields/csv-import';
+import { Importer } from '../imports/importer';
 import { PickField, type Choice } from '../fields/pick-field';
 import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
@@ -102,8 +102,9 @@ export class PatternSheet {
     { value: 'pair', label: 'a left and right pair' },
   ];
 
-  protected readonly reader = (text: string): ReadRows<Hole> | Refusal => {
-    const read = readPatternCsv(text, this.job().units);
+  private readonly importer = inject(Importer);
+  protected readonly reader = async (text: string): Promise<ReadRows<Hole> | Refusal> => {
+    const read = await this.importer.read('holes', text, this.job().units);
     return isRefusal(read) ? read : { rows: read.holes, errors: read.errors };
   };
 
@@ -201,8 +202,7 @@ export class PatternSheet {
     const file = from.files?.[0];
     from.value = '';
     if (!file) return;
-    const { readPatternDxf } = await import('@core/formats/pattern-dxf');
-    const read = readPatternDxf(await file.text(), this.job().units === 'inch' ? 25.4 : 1);
+    const read = await this.importer.file('circles', file, this.job().units);
     this.drawingRefused.set(isRefusal(read) ? `${file.name}: ${refusalText(read)}` : '');
     this.drawingSaid.set(isRefusal(read) ? [] : [`${read.holes.length} holes taken from ${file.name}.`, ...read.said]);
     if (isRefusal(read)) return;

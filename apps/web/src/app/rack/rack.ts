@@ -14,6 +14,7 @@ import type { WholeJob } from '@core/job/whole-job';
 import { refusalText } from '@core/units/refusal';
 import { PlateDrawing } from '../drawing/plate-drawing';
 import { Outbox } from '../job/outbox';
+import { Importer } from '../imports/importer';
 import { failureText, freshId, JobApi, type Tag, type UnreadableTag } from '../job/job-api';
 
 const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'does not hold', refused: 'not shown to hold' } as const;
@@ -43,6 +44,7 @@ export class Rack {
   protected readonly times = times;
   private readonly api = inject(JobApi);
   private readonly router = inject(Router);
+  private readonly importer = inject(Importer);
 
   protected readonly caution = GENERAL_CAUTION;
   protected readonly tags = signal<readonly (Tag | UnreadableTag)[] | null>(null);
@@ -119,14 +121,9 @@ export class Rack {
     const file = input.files?.[0];
     input.value = '';
     if (!file) return;
-    const { MAX_FILE, readJob } = await import('@core/formats/read-job');
-    if (file.size > MAX_FILE) {
-      this.refusals.set([`file: ${file.name} is ${(file.size / 1e6).toFixed(1)} MB — allowed: up to ${MAX_FILE / 1e6} MB`]);
-      return;
-    }
-    const read = readJob(await file.text());
-    if ('refusals' in read) {
-      this.refusals.set(read.refusals.map(refusalText));
+    const read = await this.importer.file('job', file);
+    if (!('job' in read)) {
+      this.refusals.set(('refusals' in read ? read.refusals : [read]).map(refusalText));
       return;
     }
     this.refusals.set([]);

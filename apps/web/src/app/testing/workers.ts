@@ -10,18 +10,21 @@ import { whatClears } from '@core/options/clear';
 import { axesFor, tryStock, type Tally } from '@core/options/choose';
 import type {
   FromChooser,
+  FromImporter,
   FromJudge,
   FromProver,
   FromSpreader,
   FromSurveyor,
   FromWeigher,
   ToChooser,
+  ToImporter,
   ToJudge,
   ToProver,
   ToSpreader,
   ToSurveyor,
   ToWeigher,
 } from '../workers/messages';
+import { READERS } from '../workers/imported';
 import { Spreading } from '../workers/spreading';
 import { surveyed } from '../workers/surveyed';
 
@@ -132,6 +135,23 @@ export function startSpreader(): Worker {
   started.spreader.push(worker);
   return worker as unknown as Worker;
 }
+
+/** Answers by itself, as nothing waits for it in between but the person. */
+export function startImporter(): Worker {
+  const worker = new HeldWorker<ToImporter, FromImporter>(({ ticket, kind, text, units }) => ({
+    ticket,
+    read: READERS[kind](text, units),
+  }));
+  const post = worker.postMessage.bind(worker);
+  worker.postMessage = (m) => {
+    post(m);
+    if (!imports.held) worker.answer();
+  };
+  imports.started.push(worker);
+  return worker as unknown as Worker;
+}
+/** `held`: the file is being read until the test says so. */
+export const imports: { held: boolean; started: HeldWorker<ToImporter, FromImporter>[] } = { held: false, started: [] };
 
 export function startProver(): Worker {
   const worker = new HeldWorker<ToProver, FromProver>((m) => {

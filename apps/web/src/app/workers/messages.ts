@@ -20,6 +20,8 @@ import type { PatternFit, Suspect } from '@core/survey/fit-pattern';
 import type { SideStudy } from '@core/survey/patterns';
 import type { Mesh } from '@core/spread/from-job';
 import type { Refusal } from '@core/units/refusal';
+import type { UnitSystem } from '@core/units/format-quantity';
+import type { Imported, ImportKind } from './imported';
 import type { Solved } from './spreading';
 
 /** To and from the worker that judges the chain. */
@@ -59,6 +61,17 @@ export type FromWeigher =
 export interface Doubt {
   readonly solveIt: SolveIt | undefined;
 }
+
+/** To and from the worker that reads what is brought in. */
+export interface ToImporter {
+  readonly ticket: number;
+  readonly kind: ImportKind;
+  readonly text: string;
+  /** Of bare numbers. */
+  readonly units: UnitSystem;
+}
+export type FromImporter =
+  { readonly ticket: number; readonly read: Imported<ImportKind> } | { readonly ticket: number; readonly broken: string };
 
 /** To and from the worker that tries the stock. */
 export type ToChooser = { readonly kind: 'start'; readonly job: Job } | { readonly kind: 'stop' };

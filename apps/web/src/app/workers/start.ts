@@ -4,6 +4,7 @@ export const startWeigher = (): Worker => new Worker(new URL('./weigher.worker',
 export const startChooser = (): Worker => new Worker(new URL('./chooser.worker', import.meta.url), { type: 'module' });
 export const startSurveyor = (): Worker => new Worker(new URL('./surveyor.worker', import.meta.url), { type: 'module' });
 export const startSpreader = (): Worker => new Worker(new URL('./spreader.worker', import.meta.url), { type: 'module' });
+export const startImporter = (): Worker => new Worker(new URL('./importer.worker', import.meta.url), { type: 'module' });
 export const startProver = (): Worker => new Worker(new URL('./prover.worker', import.meta.url), { type: 'module' });
 
 /** How many solvers share the cases: as many as the machine runs at once, but no more than pays. */
