@@ -9,7 +9,7 @@ const ROOT = join(import.meta.dirname, '..');
 export async function startDemoServer({ data, port = 0, demo = true } = {}) {
   const folder = data ? undefined : mkdtempSync(join(tmpdir(), 'mast-shoe-'));
   const file = data ?? join(folder, 'demo.sqlite');
-  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'apps/server/src/main.ts')], {
+  const child = spawn(process.execPath, [join(ROOT, 'scripts/serve.mjs')], {
     cwd: ROOT,
     env: { ...process.env, PORT: String(port), MAST_SHOE_DATA: file, MAST_SHOE_DEMO: demo ? '1' : '0', LOG_LEVEL: 'warn' },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],

@@ -9,7 +9,7 @@ for (const script of ['setup.mjs', 'build.mjs']) {
 }
 
 const port = process.env.PORT ?? '4178';
-const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'apps/server/src/main.ts')], {
+const server = spawn(process.execPath, [join(ROOT, 'scripts/serve.mjs')], {
   cwd: ROOT,
   env: { ...process.env, PORT: port, MAST_SHOE_DEMO: '1', LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' },
   stdio: ['ignore', 'inherit', 'inherit', 'ipc'],

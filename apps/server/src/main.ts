@@ -2,30 +2,35 @@ import { dirname, join } from 'node:path';
 import { pino } from 'pino';
 import { z } from 'zod';
 import { createApp } from './app';
-import { openDatabase } from './database/open-database';
+import { closeDatabase, openDatabase } from './database/open-database';
 import { seedDemo } from './demo/seed';
+import { threads } from './pool/workers';
+import { ROOT } from './root';
 import { storesOf } from './stores';
-
-const ROOT = join(import.meta.dirname, '../../..');
+import { Keeper } from './verdicts/keeper';
 
 const Settings = z.object({
   PORT: z.coerce.number().int().min(0).max(65_535).default(4178),
   MAST_SHOE_DATA: z.string().default(join(ROOT, 'data', 'mast-shoe.sqlite')),
   MAST_SHOE_WEB: z.string().default(join(ROOT, 'dist/web/browser')),
   MAST_SHOE_DEMO: z.enum(['0', '1']).default('0'),
+  MAST_SHOE_EDITION: z.string().default('here'),
   LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
 });
 
 const settings = Settings.parse(process.env);
 const log = pino({ level: settings.LOG_LEVEL });
 const db = opened(settings.MAST_SHOE_DATA);
-const stores = storesOf(db, join(dirname(settings.MAST_SHOE_DATA), 'photos'));
+const stores = storesOf(db, join(dirname(settings.MAST_SHOE_DATA), 'photos'), settings.MAST_SHOE_EDITION);
 if (settings.MAST_SHOE_DEMO === '1') log.info({ added: seedDemo(stores) }, 'demo jobs');
 
 const ending = new AbortController();
+const workers = threads(new URL('./worker.mjs', import.meta.url));
+const keeper = new Keeper({ ...stores, workers });
 const app = createApp({
   ...stores,
   log,
+  workers,
   web: settings.MAST_SHOE_WEB,
   stopping: ending.signal,
 });
@@ -38,18 +43,23 @@ const server = app.listen(settings.PORT, '127.0.0.1', (error) => {
         : `cannot listen on port ${settings.PORT}: ${error.message}`,
     );
     process.exitCode = 1;
-    db.close();
+    closeDatabase(db);
+    void workers.end();
     return;
   }
   const address = server.address();
   const port = typeof address === 'object' && address ? address.port : settings.PORT;
   log.info({ port }, 'listening on loopback');
   process.send?.({ listening: port });
+  keeper.catchUp();
 });
 
 // An idle connection is not closed while a page is likely to use it again: a request that meets the closing is lost.
 server.keepAliveTimeout = 65_000;
 server.headersTimeout = 66_000;
+// Half a request does not stay open: the longest one is a photograph over a phone's line.
+server.requestTimeout = 120_000;
+server.maxConnections = 500;
 
 /** The database, or one sentence on why there is none and what to do. */
 function opened(file: string): ReturnType<typeof openDatabase> {
@@ -61,19 +71,23 @@ function opened(file: string): ReturnType<typeof openDatabase> {
     log.error(
       folder
         ? `the folder of ${file} cannot be written to: give this user the right to, or name another place with MAST_SHOE_DATA`
-        : `the database ${file} cannot be opened: ${message}`,
+        : `the database cannot be opened: ${message}`,
     );
     process.exit(1);
   }
 }
 
-/** Ends the instruments’ streams, lets answers under way finish, then closes the database; a second signal does not wait. */
+/** Ends the streams and the threads, lets answers under way finish, then closes the database; a second signal does not wait. */
 let stopping = false;
 function stop(signal: string): void {
   if (stopping) process.exit(1);
   stopping = true;
   log.info({ signal }, 'stopping');
-  server.close(() => db.close());
+  keeper.end();
+  server.close(() => {
+    closeDatabase(db);
+    void workers.end();
+  });
   ending.abort();
   server.closeIdleConnections();
 }

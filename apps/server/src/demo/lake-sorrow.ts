@@ -35,5 +35,29 @@ export const DEMO_JOBS: readonly Job[] = [
   postBrace(),
 ];
 
-/** All that hangs on the rack, with the fittings on several feet. */
-export const DEMO_RACK: readonly WholeJob[] = [...DEMO_JOBS.map(oneFoot), aFrame(), generatorSkid(), stretcherRack(), railPads()];
+/** On what of the station each fitting goes. */
+const ABOARD: Readonly<Record<string, string>> = {
+  'core-sampler-winch': 'Launch Teal',
+  'sensor-mast-foot': 'Launch Teal',
+  'stay-plate-port': 'Launch Teal',
+  'a-frame-four-feet': 'Launch Teal',
+  'rail-on-three-pads': 'Launch Teal',
+  'mast-socket-welded': 'Launch Teal',
+  'radar-post-brace': 'Launch Teal',
+  'mooring-lugs-one-bar': 'Launch Teal',
+  'dive-ladder-top': 'Pontoon',
+  'buoy-lifting-eye': 'Weather buoy 3',
+  'roller-arm-links': 'Boat trailer',
+  'damper-tab-trailer': 'Sample trailer',
+  'damper-tab-supported': 'Sample trailer',
+  'sampling-pump-brace': 'Pump house',
+};
+
+/** All that hangs on the rack, with the fittings on several feet; what is not named goes on the support lorry. */
+export const DEMO_RACK: readonly WholeJob[] = [
+  ...DEMO_JOBS.map(oneFoot),
+  aFrame(),
+  generatorSkid(),
+  stretcherRack(),
+  railPads(),
+].map((job) => ({ ...job, customer: 'Lake Sorrow field station', aboard: ABOARD[job.id] ?? 'Support lorry' }));

@@ -250,6 +250,11 @@ function books(jobs: ReadonlyMap<string, WholeJob>, shop: ShopSettings, now: num
 export function seedLogs({ store, book, shop }: Pick<Stores, 'store' | 'book' | 'shop'>, now = Date.now()): void {
   const { settings, version } = shop.get();
   if (settings.hands.length === 0) shop.put({ ...settings, hands: HANDS }, version);
-  const jobs = new Map(store.list().flatMap((s) => ('job' in s ? [[s.job.id, s.job] as const] : [])));
+  const jobs = new Map(
+    store.live().flatMap(({ id }) => {
+      const stored = store.get(id);
+      return stored && 'job' in stored ? [[id, stored.job] as const] : [];
+    }),
+  );
   for (const { entries, job } of books(jobs, settings, now)) book.append(job.id, entries, undefined, (e) => e.at);
 }

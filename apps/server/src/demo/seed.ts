@@ -7,7 +7,8 @@ export function seedDemo(stores: Pick<Stores, 'store' | 'book' | 'shop'>): numbe
   const { store } = stores;
   if (store.count() > 0) return 0;
   return store.atOnce(() => {
-    const added = DEMO_RACK.filter((job) => store.add(job)).length;
+    // The last one written hangs first.
+    const added = DEMO_RACK.toReversed().filter((job) => store.add(job)).length;
     seedLogs(stores);
     return added;
   });

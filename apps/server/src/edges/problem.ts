@@ -1,4 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express';
+import { troubleOf } from '../database/trouble';
+import { Busy, TookTooLong } from '../pool/workers';
 import { refusalText, type Refusal } from '@core/units/refusal';
 
 /** RFC 9457 problem details; `refusals` name the fields. */
@@ -40,6 +42,12 @@ export const errorHandler: ErrorRequestHandler = (error: HttpError, req, res, ne
     problem(res, 400, 'The file is not JSON', {
       detail: 'file: it is not JSON, or ends too early — allowed: a whole job file as exported',
     });
+  } else if (troubleOf(error)) {
+    const { status, title, detail } = troubleOf(error)!;
+    req.log?.error({ err: error }, title);
+    problem(res, status, title, { detail });
+  } else if (error instanceof TookTooLong || error instanceof Busy) {
+    problem(res, error.status, 'The server could not do it in time', { detail: error.message });
   } else if (error.status !== undefined && error.status < 500) {
     problem(res, error.status, 'The request is refused');
   } else {

@@ -1,12 +1,9 @@
+import { served } from '../testing/served';
 import { get, type IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { pino } from 'pino';
 import request from 'supertest';
 import { InstrumentFault, InstrumentReading, InstrumentState } from '@core/formats/instrument-messages';
-import { createApp } from '../app';
-import { openDatabase } from '../database/open-database';
 import { StandIn } from './stand-in';
-import { testStores } from '../testing/stores';
 
 const half = () => 0.5;
 
@@ -112,11 +109,7 @@ describe('a stand-in', () => {
 });
 
 describe('the bench over server-sent events', () => {
-  const db = openDatabase(':memory:');
-  const app = createApp({
-    ...testStores(db),
-    log: pino({ level: 'silent' }),
-  });
+  const { app } = served();
   const server = app.listen(0, '127.0.0.1');
   beforeAll(() => new Promise((ready) => (server.listening ? ready(null) : server.once('listening', ready))));
   afterAll(() => server.close());

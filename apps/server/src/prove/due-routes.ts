@@ -1,13 +1,11 @@
 import { Router } from 'express';
-import { judgeFeet } from '@core/chain/feet';
-import { madeOf } from '@core/shop/made-of';
-import { asBuilt } from '@core/prove/as-built';
-import type { Line } from '@core/prove/log-entry';
 import { byDue, dayIn, dueOf, type Due } from '@core/prove/due';
-import { tasksOf, type Task } from '@core/prove/tasks';
 import { dueIcs } from '@paper/due-ics';
-import { isUnreadable, type StoredJob } from '../jobs/job-store';
-import type { ProveParts } from './log-routes';
+import { problem } from '../edges/problem';
+import type { JobStore } from '../jobs/job-store';
+import type { ShopStore } from '../shop/shop-store';
+import type { DueStore } from './due-store';
+import type { LogStore } from './log-store';
 
 export interface JobDue {
   readonly id: string;
@@ -15,51 +13,46 @@ export interface JobDue {
   readonly due: readonly Due[];
 }
 
-/** What falls due over every job on the rack. */
-export function dueRoutes({ store, shop, log }: ProveParts): Router {
+/** What falls due over every job on the rack, and how many jobs have not been looked at yet. */
+export interface DueList {
+  readonly jobs: readonly JobDue[];
+  readonly waiting: number;
+}
+
+export interface DueParts {
+  readonly store: JobStore;
+  readonly shop: ShopStore;
+  readonly book: LogStore;
+  readonly due: DueStore;
+}
+
+export function dueRoutes({ store, shop, book, due }: DueParts): Router {
   const routes = Router();
-  // What falls due rests on the verdict: worked out once for a version and a line.
-  const known = new Map<string, { readonly of: string; readonly tasks: readonly Task[] }>();
-  const tasksFor = ({ job, version }: StoredJob, lines: readonly Line[]): readonly Task[] => {
-    const of = `${version} ${lines.length}`;
-    const before = known.get(job.id);
-    if (before?.of === of) return before.tasks;
-    const tasks = tasksSafely(job, lines);
-    known.set(job.id, { of, tasks });
-    return tasks;
-  };
-  const all = (): JobDue[] => {
+
+  const all = (): DueList => {
     const { zone } = shop.get().settings;
     const today = dayIn(new Date().toISOString(), zone);
-    return store
-      .list()
-      .flatMap((s) => (isUnreadable(s) || s.archived ? [] : [s]))
-      .map((s) => {
-        const lines = log.lines(s.job.id);
-        return { id: s.job.id, name: s.job.name, due: dueOf(tasksFor(s, lines), lines, today, zone).sort(byDue) };
-      });
+    let waiting = 0;
+    const jobs = store.live().map(({ id, name, version }): JobDue => {
+      const lines = book.lines(id);
+      const known = due.tasks(id);
+      if (known?.version !== version || known.lines !== lines.length) waiting++;
+      return { id, name, due: dueOf(known?.tasks ?? [], lines, today, zone).sort(byDue) };
+    });
+    return { jobs, waiting };
   };
 
   routes.get('/', (_req, res) => {
     res.json(all());
   });
   routes.get('/calendar.ics', (_req, res) => {
-    res.attachment('Mast Shoe, due.ics').type('text/calendar').send(dueIcs(all()));
+    const { jobs, waiting } = all();
+    // A calendar without some of the jobs would be taken for the whole of it.
+    if (waiting > 0)
+      return problem(res, 503, 'Not every job has been looked at yet', {
+        detail: `${waiting} ${waiting === 1 ? 'job is' : 'jobs are'} still being worked out; take the calendar again in a minute`,
+      });
+    res.attachment('Mast Shoe, due.ics').type('text/calendar').send(dueIcs(jobs));
   });
   return routes;
-}
-
-/** A job that cannot be made or judged has nothing that falls due, and takes no other with it. */
-function tasksSafely(whole: StoredJob['job'], lines: readonly Line[]): readonly Task[] {
-  try {
-    const of = madeOf(whole);
-    return 'refusals' in of
-      ? []
-      : tasksOf(
-          of,
-          judgeFeet(asBuilt(whole, lines).whole).map((f) => f.judged.verdict),
-        );
-  } catch {
-    return [];
-  }
 }

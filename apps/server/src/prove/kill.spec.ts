@@ -6,7 +6,7 @@ import { verifyChain } from '@core/prove/chain';
 import type { Entry, Line } from '@core/prove/log-entry';
 import { testId } from '@core/testing/log-lines';
 import { testJob } from '@core/testing/test-job';
-import { openDatabase } from '../database/open-database';
+import { closeDatabase, openDatabase } from '../database/open-database';
 import { childServer } from '../testing/child-server';
 import { storesOf } from '../stores';
 
@@ -31,7 +31,7 @@ it(
     const data = join(folder, 'x.sqlite');
     const db = openDatabase(data);
     storesOf(db, folder).store.add(oneFoot(testJob()));
-    db.close();
+    closeDatabase(db);
     const acknowledged = new Set<number>();
     let n = 0;
     let cut = 0;

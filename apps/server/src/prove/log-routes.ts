@@ -1,12 +1,12 @@
 import { json, raw, Router, type Response } from 'express';
 import { z } from 'zod';
 import { LOG_FORMAT, logFile, verifyChain } from '@core/prove/chain';
-import { Entry, isOf, standing } from '@core/prove/log-entry';
-import { stampRefusal } from '@core/prove/stamp';
+import { Entry, isOf, standing, type Line } from '@core/prove/log-entry';
 import { fileName } from '@paper/file-name';
+import type { Workers } from '../pool/workers';
 import { problem } from '../edges/problem';
 import type { JobStore, StoredJob } from '../jobs/job-store';
-import { storedJob } from '../sheets/ready';
+import { storedJob } from '../jobs/stored-job';
 import type { ShopStore } from '../shop/shop-store';
 import type { LogStore } from './log-store';
 import { MAX_PHOTO, type Missing, type PhotoStore } from './photo-store';
@@ -21,21 +21,22 @@ const After = z.coerce.number().int().min(0).default(0);
 export interface ProveParts {
   readonly store: JobStore;
   readonly shop: ShopStore;
-  readonly log: LogStore;
+  readonly book: LogStore;
   readonly photos: PhotoStore;
+  readonly workers: Workers;
 }
 
 /** The logbook of a job: read, added to, taken out as a file; and the photographs it speaks of. */
-export function logRoutes({ store, shop, log, photos }: ProveParts): Router {
+export function logRoutes({ store, shop, book, photos, workers }: ProveParts): Router {
   const routes = Router({ mergeParams: true });
 
   routes.get('/:id/log', (req, res) => {
     const after = After.safeParse(req.query['after']);
     const stored = after.success ? storedJob(store, req.params.id, res) : problem(res, 400, 'after: allowed: a line’s number');
-    if (stored) res.json({ version: stored.version, lines: log.lines(stored.job.id, after.data) });
+    if (stored) res.json({ version: stored.version, lines: book.lines(stored.job.id, after.data) });
   });
 
-  routes.post('/:id/log', json({ limit: 4_000_000 }), (req, res) => {
+  routes.post('/:id/log', json({ limit: 4_000_000 }), async (req, res) => {
     const stored = storedJob(store, req.params.id, res);
     const batch = stored && Batch.safeParse(req.body);
     if (!stored || !batch) return;
@@ -49,26 +50,38 @@ export function logRoutes({ store, shop, log, photos }: ProveParts): Router {
       }
       entries.push(read.data);
     }
-    const appended = log.append(stored.job.id, entries, (entry, lines) => mayNot(entry, stored, lines));
+    const stamp = entries.some(isStamp) ? await mayStamp(stored) : undefined;
+    const appended = book.append(stored.job.id, entries, (entry, lines) => mayNot(entry, stored, lines, stamp));
     if (appended.kind === 'refused') return refused(res, appended.index, appended.because);
     res.json({ lines: appended.lines });
   });
 
+  /** Whether the job can be stamped as it and its book are now: judged in a worker, before the book is opened for writing. */
+  async function mayStamp(stored: StoredJob): Promise<Stamping> {
+    const lines = book.lines(stored.job.id);
+    const { settings } = shop.get();
+    const no = await workers.run({ kind: 'stamp', text: JSON.stringify(stored.job), shop: settings, lines });
+    return { no, after: lines.length };
+  }
+
   /** Why an entry is not taken into this job’s book; empty where it is. */
-  function mayNot(entry: Entry, stored: StoredJob, lines: () => Parameters<typeof stampRefusal>[2]): string {
+  function mayNot(entry: Entry, stored: StoredJob, lines: () => readonly Line[], stamp: Stamping | undefined): string {
     if (entry.version > stored.version) return `version: ${entry.version} is not there yet — allowed: up to ${stored.version}`;
     const { body } = entry;
     if (body.kind === 'photo' && !photos.has(body.sha256))
       return 'body.sha256: that photograph has not come in — allowed: one that was sent first';
-    if (body.kind !== 'signed' || body.operation !== 'stamp') return '';
-    if (entry.version !== stored.version)
-      return `version: the job is at ${stored.version} — allowed: a stamp on the job as it is now`;
-    const proof = standing(lines()).filter(isOf('proof')).at(-1)?.entry;
+    if (!isStamp(entry)) return '';
+    const now = store.text(stored.job.id)?.version ?? 0;
+    if (entry.version !== now) return `version: the job is at ${now} — allowed: a stamp on the job as it is now`;
+    const written = lines();
+    const proof = standing(written).filter(isOf('proof')).at(-1)?.entry;
     // What was pulled was another job than the one that would be stamped.
-    if (proof && proof.version !== stored.version)
-      return `body.operation: it cannot be stamped: the last proof is of version ${proof.version}, the job is at ${stored.version}: prove it again`;
-    const no = stampRefusal(stored.job, shop.get().settings, lines());
-    return no ? `body.operation: it cannot be stamped: ${no}` : '';
+    if (proof && proof.version !== now)
+      return `body.operation: it cannot be stamped: the last proof is of version ${proof.version}, the job is at ${now}: prove it again`;
+    // Judged on what was there then; whatever was written since may say otherwise.
+    if (!stamp || written.length !== stamp.after || stored.version !== now)
+      return 'body.operation: something was written while it was looked at — allowed: stamp it again';
+    return stamp.no ? `body.operation: it cannot be stamped: ${stamp.no}` : '';
   }
 
   routes.get('/:id/log.json', (req, res) => {
@@ -76,12 +89,12 @@ export function logRoutes({ store, shop, log, photos }: ProveParts): Router {
     if (!stored) return;
     res
       .attachment(fileName(stored.job.name, 'logbook', stored.version, 'json'))
-      .send(JSON.stringify(logFile(stored.job, log.lines(stored.job.id)), null, 1));
+      .send(JSON.stringify(logFile(stored.job, book.lines(stored.job.id)), null, 1));
   });
 
   routes.get('/:id/log/verify', (req, res) => {
     const stored = storedJob(store, req.params.id, res);
-    if (stored) res.json({ format: LOG_FORMAT, ...verifyChain(stored.job.id, log.lines(stored.job.id)) });
+    if (stored) res.json({ format: LOG_FORMAT, ...verifyChain(stored.job.id, book.lines(stored.job.id)) });
   });
 
   routes.post('/:id/photos', raw({ type: () => true, limit: MAX_PHOTO }), async (req, res) => {
@@ -96,6 +109,13 @@ export function logRoutes({ store, shop, log, photos }: ProveParts): Router {
   });
   return routes;
 }
+
+/** What was found of stamping, and after how many lines of the book. */
+interface Stamping {
+  readonly no: string;
+  readonly after: number;
+}
+const isStamp = ({ body }: Entry): boolean => body.kind === 'signed' && body.operation === 'stamp';
 
 const refused = (res: Response, index: number, because: string): void =>
   problem(res, 422, 'The entry is not taken', { detail: because, index });

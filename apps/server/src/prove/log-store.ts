@@ -19,6 +19,7 @@ export type Appended =
 /** The logbooks in SQLite. Lines are only ever added; the tables themselves refuse anything else. */
 export class LogStore {
   private readonly sql;
+  private readonly changed = new Set<(job: string) => void>();
 
   constructor(private readonly db: Db) {
     this.sql = {
@@ -27,6 +28,11 @@ export class LogStore {
       last: db.prepare<[string], Row>(query('get-last-log-line')),
       one: db.prepare<[{ job: string; id: string }], Row>(query('get-log-line')),
     };
+  }
+
+  /** Hears of every job in whose book something was written. */
+  onChange(f: (job: string) => void): void {
+    this.changed.add(f);
   }
 
   /** Lines after a number, in order. A row whose text is no JSON any more comes with an empty entry: the chain then names it. */
@@ -69,7 +75,9 @@ export class LogStore {
     });
     try {
       // Two phones at once: the second waits for the first, and follows it.
-      return all.immediate();
+      const done = all.immediate();
+      for (const f of this.changed) f(job);
+      return done;
     } catch (e) {
       if (e instanceof Refused) return e.appended;
       throw e;

@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
 import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname } from 'node:path';
 import sharp from 'sharp';
 import { query, type Db } from '../database/open-database';
+import { photoPath, readPhoto, type BadPhoto } from './photo-files';
 
 /** Largest file that is read, and the longest side that is kept, in pixels. */
 export const MAX_PHOTO = 12_000_000;
@@ -19,7 +20,7 @@ export interface Photo {
 }
 
 /** Why a photograph cannot be shown: it never came, its file is gone, or the file is not what came. */
-export type Missing = 'unknown' | 'missing' | 'damaged';
+export type Missing = 'unknown' | BadPhoto;
 
 /** Photographs beside the database, each in a file named by the SHA-256 of what is in it. What the camera wrote about place and time is taken out. */
 export class PhotoStore {
@@ -27,7 +28,7 @@ export class PhotoStore {
 
   constructor(
     db: Db,
-    private readonly folder: string,
+    readonly folder: string,
   ) {
     this.sql = { insert: db.prepare(query('insert-photo')), get: db.prepare<[string], Photo>(query('get-photo')) };
   }
@@ -56,8 +57,8 @@ export class PhotoStore {
         .jpeg({ quality: 74 })
         .toBuffer();
       const sha256 = createHash('sha256').update(data).digest('hex');
-      this.write(this.path(sha256), data);
-      this.write(this.path(sha256, true), thumb);
+      this.write(photoPath(this.folder, sha256), data);
+      this.write(photoPath(this.folder, sha256, true), thumb);
       const photo = { sha256, bytes: data.length, width: info.width, height: info.height };
       this.sql.insert.run({ ...photo, now: new Date().toISOString() });
       return photo;
@@ -73,21 +74,13 @@ export class PhotoStore {
   /** The picture, checked against its own name; of a thumbnail only that it is there. */
   read(sha256: string, thumb = false): Buffer | Missing {
     if (!this.has(sha256)) return 'unknown';
-    const path = this.path(sha256, thumb);
-    if (!existsSync(path)) return 'missing';
-    const data = readFileSync(path);
-    if (!thumb && createHash('sha256').update(data).digest('hex') !== sha256) return 'damaged';
-    return data;
-  }
-
-  private path(sha256: string, thumb = false): string {
-    return join(this.folder, sha256.slice(0, 2), `${sha256}${thumb ? '.small' : ''}.jpg`);
+    return readPhoto(this.folder, sha256, thumb);
   }
 
   /** On disk before it is answered for; a crash leaves no half of one under its name. */
   private write(path: string, data: Buffer): void {
     if (existsSync(path) && readFileSync(path).equals(data)) return;
-    mkdirSync(join(path, '..'), { recursive: true });
+    mkdirSync(dirname(path), { recursive: true });
     const part = `${path}.${process.pid}.part`;
     const file = openSync(part, 'w');
     writeSync(file, data);

@@ -3,9 +3,7 @@ import { mkdtempSync, readdirSync, rmSync, unlinkSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import ICAL from 'ical.js';
-import { pino } from 'pino';
 import sharp, { type Sharp } from 'sharp';
-import request from 'supertest';
 import { oneFoot } from '@core/job/at-foot';
 import { fromSheet } from '@core/job/values';
 import { dimensionsAt } from '@core/prove/dimensions';
@@ -13,21 +11,17 @@ import type { Body, Entry, Line } from '@core/prove/log-entry';
 import { found, testId } from '@core/testing/log-lines';
 import { testJob } from '@core/testing/test-job';
 import { readPdf } from '@paper/testing/read-pdf';
-import { createApp } from '../app';
 import { openDatabase } from '../database/open-database';
-import { storesOf } from '../stores';
+import { served } from '../testing/served';
 
 const whole = () => oneFoot(testJob({ fz: 900 }, (j) => ({ ...j, plate: { ...j.plate, thickness: fromSheet(8, '8 mm') } })));
 
 const folders: string[] = [];
 afterAll(() => folders.forEach((f) => rmSync(f, { recursive: true })));
-function served() {
+function proving() {
   const folder = mkdtempSync(join(tmpdir(), 'mast-shoe-prove-'));
   folders.push(folder);
-  const db = openDatabase(join(folder, 'x.sqlite'));
-  const stores = storesOf(db, join(folder, 'photos'));
-  stores.store.add(whole());
-  return { db, folder, ...stores, http: request(createApp({ ...stores, log: pino({ level: 'silent' }) })) };
+  return { folder, ...served([whole()], openDatabase(join(folder, 'x.sqlite')), join(folder, 'photos')) };
 }
 let ids = 100;
 const entry = (body: Body, more: Partial<Entry> = {}): Entry => ({
@@ -46,7 +40,7 @@ const lines = async (http: Http): Promise<Line[]> => (await http.get('/api/jobs/
 
 describe('the logbook', () => {
   it('takes entries in order, answers with their lines, and the same entry twice is one line', async () => {
-    const { http } = served();
+    const { http } = proving();
     const [a, b] = [note('first'), note('second')];
     const answer = await post(http, [a, b]).expect(200);
     expect(answer.body.lines.map((l: Line) => [l.seq, l.entry.id])).toEqual([
@@ -62,7 +56,7 @@ describe('the logbook', () => {
     expect((await http.get('/api/jobs/t/log/verify')).body).toMatchObject({ whole: true, lines: 3 });
   });
   it('two phones at once: both are in it, one after the other, and the chain holds', async () => {
-    const { http } = served();
+    const { http } = proving();
     const phone = (by: string) =>
       Promise.all(Array.from({ length: 12 }, (_, i) => post(http, [note(`${by} ${i}`, { by })]).expect(200)));
     await Promise.all([phone('AM'), phone('JF')]);
@@ -71,7 +65,7 @@ describe('the logbook', () => {
     expect((await http.get('/api/jobs/t/log/verify')).body.whole).toBe(true);
   });
   it('none of a batch is taken where one is refused, and it says which and what is allowed', async () => {
-    const { http } = served();
+    const { http } = proving();
     const bad = async (e: unknown) => (await post(http, [note('good'), e]).expect(422)).body;
     expect(await bad({ ...note('x'), by: 'am' })).toMatchObject({
       index: 1,
@@ -97,7 +91,7 @@ describe('the logbook', () => {
       .expect(404);
   });
   it('the tables refuse a change, a removal and a line out of turn', () => {
-    const { db, book } = served();
+    const { db, book } = proving();
     book.append('t', [note('one'), note('two')]);
     const sql = (text: string) => () => db.prepare(text).run();
     expect(sql("UPDATE log SET entry = '{}' WHERE seq = 1")).toThrow('a line is never changed');
@@ -108,7 +102,7 @@ describe('the logbook', () => {
     expect(sql("DELETE FROM job WHERE id = 't'")).toThrow(/FOREIGN KEY/);
   });
   it('a row that was tampered with behind the triggers is named; the page still opens', async () => {
-    const { db, http, book } = served();
+    const { db, http, book } = proving();
     book.append('t', [note('one'), note('two'), note('three')]);
     db.exec('DROP TRIGGER log_is_not_changed');
     db.exec(`UPDATE log SET entry = replace(entry, 'two', 'TWO') WHERE seq = 2`);
@@ -132,7 +126,7 @@ describe('the logbook', () => {
     await http.get('/api/jobs/t/handover.pdf').expect(200);
   });
   it('a device’s clock that is wrong is kept as it said, the server’s own time beside it', async () => {
-    const { http } = served();
+    const { http } = proving();
     await post(http, [
       note('later', { at: '2031-01-01T00:00:00Z' }),
       note('earlier', { at: '2001-01-01T00:00:00+02:00' }),
@@ -143,14 +137,14 @@ describe('the logbook', () => {
     expect([a!.seq, b!.seq]).toEqual([1, 2]);
   });
   it('as a file it can be verified by itself', async () => {
-    const { http, book } = served();
+    const { http, book } = proving();
     book.append('t', [note('one')]);
     const res = await http.get('/api/jobs/t/log.json').expect(200);
     expect(decodeURIComponent(res.headers['content-disposition']!)).toContain('Test, logbook, v1.json');
     expect(JSON.parse(res.text)).toMatchObject({ format: 'mast-shoe/log', job: 't', lines: [{ seq: 1 }] });
   });
   it('a stamp on a job with open points, or that does not hold as built, is refused with the first of them', async () => {
-    const { http } = served();
+    const { http } = proving();
     const stamp = () => entry({ kind: 'signed', operation: 'stamp', text: 'as built', name: 'A. Marsh' }, { about: {} });
     expect((await post(http, [stamp()]).expect(422)).body.detail).toMatch(/cannot be stamped: \d+ open: /);
     await post(http, [
@@ -162,7 +156,7 @@ describe('the logbook', () => {
 });
 
 it('a proof of an older version does not carry a stamp on a newer one', async () => {
-  const { http, store } = served();
+  const { http, store } = proving();
   const proof: Body = {
     kind: 'proof',
     pull: testId(1),
@@ -189,7 +183,7 @@ describe('photographs', () => {
   const send = (http: Http, file: Buffer) => http.post('/api/jobs/t/photos').set('Content-Type', 'image/jpeg').send(file);
 
   it('are named by what is in them; place, time and hand are taken out', async () => {
-    const { http, folder } = served();
+    const { http, folder } = proving();
     const withPlace = await picture((s) => s.withExif({ IFD0: { Artist: 'Somebody' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } }));
     expect((await sharp(withPlace).metadata()).exif).toBeDefined();
     const { body } = await send(http, withPlace).expect(201);
@@ -215,7 +209,7 @@ describe('photographs', () => {
     await http.get(`/api/photos/${body.sha256}?small`).expect(200).expect('Content-Type', /jpeg/);
   });
   it('80 MB, another type and half a picture are refused by name; nothing else is lost', async () => {
-    const { http } = served();
+    const { http } = proving();
     const big = await send(http, Buffer.alloc(80_000_000)).catch(() => undefined);
     // The server closes on what is too large; whoever still hears it is told.
     if (big) expect([big.status, big.body.detail]).toEqual([413, expect.stringContaining('allowed: up to 12 MB')]);
@@ -231,7 +225,7 @@ describe('photographs', () => {
     await http.get('/api/jobs/t/log').expect(200);
   });
   it('a file that is gone or damaged is said, and the record is made all the same', async () => {
-    const { http, folder } = served();
+    const { http, folder } = proving();
     const { body } = await send(http, await picture()).expect(201);
     await post(http, [entry({ kind: 'photo', sha256: body.sha256, bytes: body.bytes, caption: 'B2 from below' })]).expect(200);
     const path = join(folder, 'photos', body.sha256.slice(0, 2), `${body.sha256}.jpg`);
@@ -247,7 +241,7 @@ describe('photographs', () => {
 
 describe('the record', () => {
   it('has what was found, both figures, the hash of the log and that it is no approval; a page that opens by itself has the same', async () => {
-    const { http, shop } = served();
+    const { http, shop } = proving();
     shop.put({ ...shop.get().settings, zone: 'Europe/London' }, 0);
     const b1 = dimensionsAt(whole(), 'F1').find((d) => d.key === 'bolt/B1/x')!;
     const photo = (
@@ -295,9 +289,12 @@ describe('the record', () => {
 
 describe('what falls due', () => {
   it('over every job, overdue first; as a calendar read by another program', async () => {
-    const { http, book } = served();
+    const { http, book, judged } = proving();
     book.append('t', [entry({ kind: 'used', from: '2020-01-10', what: 'first use' }, { about: {} })]);
-    const [job] = (await http.get('/api/due').expect(200)).body;
+    await judged();
+    const { jobs, waiting } = (await http.get('/api/due').expect(200)).body;
+    const [job] = jobs;
+    expect(waiting).toBe(0);
     expect(job.id).toBe('t');
     expect(job.due[0]).toMatchObject({ state: 'overdue', on: '2020-01-11' });
     const text = (await http.get('/api/due/calendar.ics').expect(200)).text;

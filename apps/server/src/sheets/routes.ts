@@ -1,117 +1,93 @@
-import { Router } from 'express';
-import { z } from 'zod';
+import { Router, type Response } from 'express';
 import { writeJob } from '@core/formats/read-job';
-import { cutParts } from '@core/shop/cut-parts';
-import { otherHand, WIDEST_KERF } from '@core/shop/cut-shape';
-import { drillList } from '@core/shop/drill-list';
-import { ofOtherHand } from '@core/shop/sheet-words';
-import { PAPERS, templateFor, type PaperName } from '@core/shop/template-pages';
-import { isRefusal } from '@core/units/refusal';
-import { partFile } from '@paper/cut-files';
-import { drillCsv } from '@paper/drill-csv';
-import { templatePdf } from '@paper/template-pdf';
+import { fileName } from '@paper/file-name';
 import { problem, refused } from '../edges/problem';
 import { isUnreadable, type JobStore } from '../jobs/job-store';
+import type { Workers } from '../pool/workers';
+import type { LogStore } from '../prove/log-store';
 import type { ShopStore } from '../shop/shop-store';
-import { asFile, oneOf, partOf, read, readyAt, type Ready } from './ready';
+import { ASKED, type Asked, type SheetName } from './asked';
+import type { Made } from './made';
 
-const Part = z.string().max(40).default('plate');
-/** The first where left out. */
-const Foot = z.string().max(40).optional();
-const Hand = oneOf('hand', ['drawn', 'other']).default('drawn');
-const kerfWords = `kerf: not a width there — allowed: 0 to ${WIDEST_KERF} mm`;
-export const Kerf = z.coerce.number(kerfWords).gte(0, kerfWords).lte(WIDEST_KERF, kerfWords).default(0);
-export const Numbers = oneOf('numbers', ['point', 'comma']).default('point');
-const paperNames = Object.keys(PAPERS) as [PaperName, ...PaperName[]];
-const Asked = {
-  template: z.object({
-    paper: oneOf('paper', paperNames).default('a4'),
-    part: Part,
-    foot: Foot,
-    hand: Hand,
-    /** One of the shop's, by its name. */
-    printer: z.string().max(80).optional(),
-    correct: oneOf('correct', ['yes', 'no']).default('yes'),
-    as: oneOf('as', ['template', 'stencil']).default('template'),
-  }),
-  cut: z.object({ part: Part, foot: Foot, hand: Hand, kerf: Kerf, only: oneOf('only', ['cut']).optional() }),
-  csv: z.object({ foot: Foot, numbers: Numbers }),
-};
+export interface SheetParts {
+  readonly store: JobStore;
+  readonly shop: ShopStore;
+  readonly book: LogStore;
+  /** Folder of the photographs. */
+  readonly photos: string;
+  readonly workers: Workers;
+}
 
-/** Sheets and files of single parts; each is made from the saved document at the moment it is asked for. */
-export function sheetRoutes(store: JobStore, shop: ShopStore): Router {
+/** Sheets that tell of the logbook. */
+const OF_THE_BOOK: ReadonlySet<SheetName> = new Set(['record.pdf', 'record.html', 'handover.pdf']);
+
+/** Today, ISO. */
+const today = (): string => new Date().toISOString().slice(0, 10);
+
+/** Sheets and files of a job, each made in a worker from the saved document at the moment it is asked for. */
+export function sheetRoutes({ store, shop, book, photos, workers }: SheetParts): Router {
   const routes = Router({ mergeParams: true });
-  const nameOf = ({ foot }: Ready, what: string): string => `${what}${foot}`;
 
-  routes.get('/:id/template.pdf', async (req, res) => {
-    const asked = read(Asked.template, req.query, res);
-    const found = asked && readyAt(store, req.params.id, asked.foot, res);
-    const drawn = found && partOf(found, asked.part, res);
-    if (!found || !drawn) return;
-    const other = asked.hand === 'other';
-    const part = other ? { ...otherHand(drawn), name: `${drawn.name}, other hand` } : drawn;
-    const template = templateFor(part.bounds, asked.paper);
-    if (isRefusal(template)) return refused(res, [template]);
-    const { printers } = shop.get().settings;
-    const printer = printers.find((p) => p.name === asked.printer);
-    if (asked.printer !== undefined && !printer)
-      return problem(res, 404, 'There is no such printer', {
-        detail: `printer: not known — allowed: ${printers.map((p) => p.name).join(', ') || 'one of the shop’s, and it has none yet'}`,
-      });
-    const base = part.id === 'plate' && !other ? found.r.base : undefined;
-    const of = {
-      job: found.job,
-      part,
-      base,
-      said: other ? ofOtherHand(found.say(drawn)) : found.say(drawn),
-      stencil: asked.as === 'stencil',
-    };
-    const pdf = await templatePdf(
-      printer ? { ...of, printer: { of: printer, corrected: asked.correct === 'yes' } } : of,
-      template,
-    );
-    asFile(res, found.stored, nameOf(found, `${part.name}, ${asked.as} ${asked.paper}`), 'pdf').send(pdf);
-  });
-
-  for (const [path, ending, type] of [
-    ['plate.dxf', 'dxf', 'image/vnd.dxf'],
-    ['part.svg', 'svg', 'image/svg+xml'],
-  ] as const)
-    routes.get(`/:id/${path}`, (req, res) => {
-      const asked = read(Asked.cut, req.query, res);
-      const found = asked && readyAt(store, req.params['id']!, asked.foot, res);
-      const part = found && partOf(found, asked.part, res);
-      if (!found || !part) return;
-      const said = found.say(part);
-      const as = { ending, mirrored: asked.hand === 'other', kerf: asked.kerf, cutOnly: asked.only === 'cut' };
-      const text = partFile(part, said, as, part.id === 'plate' ? found.r.base : undefined);
-      if (isRefusal(text)) return refused(res, [text]);
-      const what = [
-        part.name,
-        as.mirrored ? 'other hand' : '',
-        as.cutOnly ? 'cut only' : '',
-        as.kerf > 0 ? `compensated ${as.kerf} mm` : '',
-        said.holds ? '' : 'DOES NOT HOLD',
-      ];
-      asFile(res, found.stored, nameOf(found, what.filter(Boolean).join(', ')), ending)
-        .type(type)
-        .send(text);
+  for (const name of Object.keys(ASKED) as SheetName[])
+    routes.get(`/:id/${name}`, async (req, res) => {
+      const id = req.params['id']!;
+      const asked = ASKED[name].safeParse(req.query);
+      if (!asked.success)
+        return problem(res, 400, 'That sheet is not known', { detail: asked.error.issues.map((i) => i.message).join('; ') });
+      const row = store.text(id);
+      if (!row) return problem(res, 404, 'There is no such job');
+      const of = {
+        text: row.text,
+        version: row.version,
+        shop: shop.get().settings,
+        lines: OF_THE_BOOK.has(name) ? book.lines(id) : [],
+        photos,
+        today: today(),
+        address: `${req.protocol}://${req.headers.host ?? 'localhost'}/job/${id}/make`,
+      };
+      const made = await workers.run({ kind: 'sheet', name, of, asked: asked.data }, { until: gone(res) });
+      if (made.kind === 'file' && name === 'packet.pdf' && (asked.data as Asked<'packet.pdf'>).card === undefined)
+        shop.printed(id, row.version);
+      answer(res, made);
     });
 
-  routes.get('/:id/drill-list.csv', (req, res) => {
-    const asked = read(Asked.csv, req.query, res);
-    const found = asked && readyAt(store, req.params.id, asked.foot, res);
-    if (!found) return;
-    const { stored, job, r, say } = found;
-    const csv = drillCsv(job, drillList(job, r), say(cutParts(r)[0]!), asked.numbers);
-    asFile(res, stored, nameOf(found, 'drill list'), 'csv').send(csv);
+  routes.get('/:id/packet.json', (req, res) => {
+    const row = store.text(req.params.id);
+    if (!row) return problem(res, 404, 'There is no such job');
+    res.json({ printed: shop.packet(req.params.id) ?? null, version: row.version });
   });
 
   routes.get('/:id/job.json', (req, res) => {
     const stored = store.get(req.params.id);
     if (!stored) return problem(res, 404, 'There is no such job');
     if (isUnreadable(stored)) res.attachment(`${stored.id}.txt`).send(stored.text);
-    else asFile(res, stored, '', 'json').send(writeJob(stored.job));
+    else res.attachment(fileName(stored.job.name, '', stored.version, 'json')).send(writeJob(stored.job));
   });
   return routes;
+}
+
+/** Ends when whoever asked is gone: nobody waits for the sheet any more. */
+export function gone(res: Response): AbortSignal {
+  const away = new AbortController();
+  res.on('close', () => {
+    if (!res.writableEnded) away.abort();
+  });
+  return away.signal;
+}
+
+function answer(res: Response, made: Made): void {
+  switch (made.kind) {
+    case 'file':
+      res.attachment(made.name);
+      if (made.type) res.type(made.type);
+      res.send(typeof made.body === 'string' ? made.body : Buffer.from(made.body));
+      return;
+    case 'data':
+      res.json(made.data);
+      return;
+    case 'refused':
+      return refused(res, made.refusals);
+    case 'problem':
+      return problem(res, made.status, made.title, { detail: made.detail });
+  }
 }

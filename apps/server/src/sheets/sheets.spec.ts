@@ -1,27 +1,19 @@
 import DxfParser from 'dxf-parser';
-import { pino } from 'pino';
-import request from 'supertest';
 import { oneFoot } from '@core/job/at-foot';
 import { standingAs } from '@core/job/feet-edits';
 import type { WholeJob } from '@core/job/whole-job';
 import type { Job } from '@core/job/schema';
 import { fromSheet } from '@core/job/values';
 import { lopsidedJob } from '@core/testing/lopsided-job';
-import { createApp } from '../app';
-import { openDatabase } from '../database/open-database';
-import { JobStore } from '../jobs/job-store';
 import { fileName } from '@paper/file-name';
 import { MISSING, setIn } from '@paper/fonts';
-import { testStores } from '../testing/stores';
+import { served } from '../testing/served';
 
 const mm = (v: number) => fromSheet(v, `${v} mm`);
 
 /** A server with one job. */
-function served(job: Job | WholeJob) {
-  const db = openDatabase(':memory:');
-  const store = new JobStore(db);
-  store.add('feet' in job ? job : oneFoot(job));
-  const http = request(createApp({ ...testStores(db), store, log: pino({ level: 'silent' }) }));
+function sheets(job: Job | WholeJob) {
+  const { http, judged } = served(['feet' in job ? job : oneFoot(job)]);
   const at = `/api/jobs/${job.id}`;
   const take = async (path: string): Promise<{ body: Buffer; name: string }> => {
     const res = await http
@@ -35,7 +27,7 @@ function served(job: Job | WholeJob) {
       .expect(200);
     return { body: res.body as Buffer, name: decodeURIComponent(res.headers['content-disposition'] ?? '') };
   };
-  return { http, at, take };
+  return { http, at, take, judged };
 }
 
 const NAME = 'Łódź: Müller & Ярославль <1/2>';
@@ -50,7 +42,7 @@ const today = new Date().toISOString().slice(0, 10);
 
 describe('names of files', () => {
   it('carry the job’s name in its own script, what it is and which version', async () => {
-    const { take } = served(named);
+    const { take } = sheets(named);
     const { name } = await take('plate.dxf');
     expect(name).toContain('Łódź Müller & Ярославль 1 2, mounting plate');
     expect(name).toContain('v1.dxf');
@@ -65,7 +57,7 @@ describe('names of files', () => {
 describe('of a fitting on several feet', () => {
   const pair = standingAs(oneFoot(lopsidedJob()), 'F1', 'two rails', { along: 1, across: 500, count: 2 });
   it('each foot has files of its own, in its own hand and by its name; the first where none is said', async () => {
-    const { take, http, at } = served(pair);
+    const { take, http, at } = sheets(pair);
     const circles = async (query: string) => {
       const { body, name } = await take(`plate.dxf${query}`);
       const read = new DxfParser().parseSync(body.toString('utf8'))!;
@@ -83,15 +75,16 @@ describe('of a fitting on several feet', () => {
   it('its tag says which foot decides', async () => {
     const [, starboard] = pair.feet;
     const thin = { ...starboard!, skin: { ...starboard!.skin, thickness: mm(2) } };
-    const { http } = served({ ...pair, feet: [pair.feet[0]!, thin] });
-    const [tag] = (await http.get('/api/jobs').expect(200)).body;
+    const { http, judged } = sheets({ ...pair, feet: [pair.feet[0]!, thin] });
+    await judged();
+    const [tag] = (await http.get('/api/jobs').expect(200)).body.tags;
     expect(tag.verdict).toMatchObject({ foot: 'Starboard rail', says: expect.stringMatching(/^Starboard rail: /) });
   });
 });
 
 describe('the drill list', () => {
   const read = async (job: Job, numbers: 'point' | 'comma') => {
-    const text = (await served(job).take(`drill-list.csv?numbers=${numbers}`)).body.toString('utf8');
+    const text = (await sheets(job).take(`drill-list.csv?numbers=${numbers}`)).body.toString('utf8');
     expect(text.charCodeAt(0)).toBe(0xfeff);
     return text
       .slice(1)
@@ -104,7 +97,7 @@ describe('the drill list', () => {
     expect(head!.slice(0, 7)).toEqual(['part', 'hole', 'x_mm', 'y_mm', 'diameter_mm', 'fastener', 'note']);
     expect(first!.slice(0, 6)).toEqual(['plate', 'B1', '205', '155', '11', 'M10 8.8']);
     // 25 m/min at 11 mm: 1000·25/(π·11) = 723 /min.
-    const csv = (await served(named).take('drill-list.csv')).body.toString('utf8');
+    const csv = (await sheets(named).take('drill-list.csv')).body.toString('utf8');
     expect(csv.split('\n')[0]).toContain('note,bits,rpm,job');
     expect(csv.split('\n')[1]).toMatch(/"4 mm, then 11 mm",720,/);
     const half = { ...named, bolts: { ...named.bolts, items: [{ id: 'B1', x: 110.25, y: 80 }, ...named.bolts.items.slice(1)] } };
@@ -130,7 +123,7 @@ describe('the drill list', () => {
     expect(f![h!.indexOf('drill')]).toBe('≈ 13/32 in');
   });
   it('refuses a way of writing numbers it does not know, by name', async () => {
-    const { http, at } = served(named);
+    const { http, at } = sheets(named);
     const { body } = await http.get(`${at}/drill-list.csv?numbers=roman`).expect(400);
     expect(body.detail).toBe('numbers: not known — allowed: point, comma');
   });
@@ -139,7 +132,7 @@ describe('the drill list', () => {
 describe('the DXF', () => {
   it('of any part, whole or cut only; a part that is not there is told by name', async () => {
     const backed = lopsidedJob((j) => ({ ...j, far: { kind: 'plate', metal: 'S275', thickness: mm(5), past: 10 } }));
-    const { http, at, take } = served(backed);
+    const { http, at, take } = sheets(backed);
     const whole = (await take('plate.dxf?part=backing')).body.toString('utf8');
     expect(whole).toMatch(holds);
     expect(whole).toContain(`version 1, ${today}`);
@@ -149,7 +142,7 @@ describe('the DXF', () => {
   });
   it('a template of too many sheets is refused with what to do instead; a job that is not there is told', async () => {
     const vast = lopsidedJob((j) => ({ ...j, plate: { ...j.plate, x0: -2000, x1: 2000, y0: -1500, y1: 1500 } }));
-    const { http, at } = served(vast);
+    const { http, at } = sheets(vast);
     const { body } = await http.get(`${at}/template.pdf`).expect(422);
     expect(body.detail).toMatch(/the template would take \d+ sheets of A4.*DXF/);
     for (const what of ['job.json', 'plate.dxf', 'template.pdf', 'drill-list.csv'])
@@ -159,9 +152,9 @@ describe('the DXF', () => {
     );
   });
   it('text in UTF-8', async () =>
-    expect((await served(named).take('plate.dxf')).body.toString('utf8')).toContain('Müller & Ярославль'));
+    expect((await sheets(named).take('plate.dxf')).body.toString('utf8')).toContain('Müller & Ярославль'));
   it('nothing is made from a layout that is refused', async () => {
-    const { http, at } = served({ ...named, bolts: { ...named.bolts, items: [] } });
+    const { http, at } = sheets({ ...named, bolts: { ...named.bolts, items: [] } });
     expect((await http.get(`${at}/plate.dxf`).expect(422)).body.detail).toContain('there are no bolts');
   });
 });
@@ -191,7 +184,7 @@ it('a cut plan of what is sawn from bar, over all feet', async () => {
     across: 400,
     count: 4,
   });
-  const { http, at } = served(four);
+  const { http, at } = sheets(four);
   const { body } = await http.get(`${at}/cut-plan.json`).expect(200);
   const [made] = (body as { plans: { stock: string; plan: { bought: number; bars: { stops: number[] }[]; proven: boolean } }[] })
     .plans;

@@ -4,12 +4,14 @@ import { refusalsOf } from '@core/formats/read-job';
 import { ShopSettings } from '@core/stock/shop-settings';
 import { refusalText } from '@core/units/refusal';
 import { problem } from '../edges/problem';
+import { whoOf } from '../edges/who';
+import type { DeedStore } from '../jobs/deed-store';
 import type { ShopStore } from './shop-store';
 
 const Version = z.coerce.number().int().min(0);
 
 /** What the shop says of itself: read, and changed over the version that was seen. */
-export function shopRoutes(store: ShopStore): Router {
+export function shopRoutes(store: ShopStore, deeds: DeedStore): Router {
   const routes = Router();
 
   routes.get('/', (_req, res) => {
@@ -26,6 +28,7 @@ export function shopRoutes(store: ShopStore): Router {
     }
     if (!store.put(read.data, version.data))
       return problem(res, 409, 'The shop’s settings were changed elsewhere since they were opened', { current: store.get() });
+    deeds.add(whoOf(res), 'changed what the shop says of itself', 'shop');
     res.json(store.get());
   });
   return routes;

@@ -1,32 +1,15 @@
-import { pino } from 'pino';
-import request from 'supertest';
 import { oneFoot } from '@core/job/at-foot';
 import { USUAL_SHOP, type ShopSettings } from '@core/stock/shop-settings';
 import { lopsidedJob } from '@core/testing/lopsided-job';
-import { createApp } from '../app';
-import { openDatabase } from '../database/open-database';
-import { JobStore } from '../jobs/job-store';
-import { ShopStore } from './shop-store';
-import { testStores } from '../testing/stores';
+import { served } from '../testing/served';
 
-function served() {
-  const db = openDatabase(':memory:');
-  const store = new JobStore(db);
-  store.add(oneFoot(lopsidedJob()));
-  const shop = new ShopStore(db);
-  return {
-    store,
-    shop,
-    db,
-    http: request(createApp({ ...testStores(db), store, shop, log: pino({ level: 'silent' }) })),
-  };
-}
+const shopOf = () => served([oneFoot(lopsidedJob())]);
 const put = (http: ReturnType<typeof served>['http'], version: number, change: Partial<ShopSettings>) =>
   http.put(`/api/shop?version=${version}`).send({ ...USUAL_SHOP, ...change });
 
 describe('what the shop says of itself', () => {
   it('is as usual until somebody says otherwise; then what was said, over the version that was seen', async () => {
-    const { http } = served();
+    const { http } = shopOf();
     expect((await http.get('/api/shop').expect(200)).body).toEqual({ settings: USUAL_SHOP, version: 0 });
     expect((await put(http, 0, { people: 3 }).expect(200)).body).toMatchObject({ version: 1, settings: { people: 3 } });
     expect((await put(http, 1, { people: 4 }).expect(200)).body).toMatchObject({ version: 2, settings: { people: 4 } });
@@ -36,7 +19,7 @@ describe('what the shop says of itself', () => {
     await http.put('/api/shop').send(USUAL_SHOP).expect(428);
   });
   it('refuses by the field and what it may be', async () => {
-    const { http } = served();
+    const { http } = shopOf();
     const detail = async (change: object) =>
       (await put(http, 0, change as Partial<ShopSettings>).expect(422)).body.detail as string;
     expect(await detail({ saw: { kerf: -1, endWaste: 10 } })).toContain('saw.kerf: Width of the saw’s cut — allowed: 0 to 20');
@@ -46,7 +29,7 @@ describe('what the shop says of itself', () => {
     expect(await detail({ week: Array(7).fill({ from: '17:00', to: '08:00' }) })).toContain('from before to');
   });
   it('what a later program adds is as usual, and what was said before stays', () => {
-    const { shop, db } = served();
+    const { shop, db } = shopOf();
     const { rates, ...rest } = USUAL_SHOP;
     const { perHour: _p, ...older } = { ...rates, bolt: 3 };
     db.prepare('INSERT INTO shop (id, version, document, updated_at) VALUES (1, 1, ?, ?)').run(
@@ -59,7 +42,7 @@ describe('what the shop says of itself', () => {
 
 describe('a packet', () => {
   it('is remembered by its version, and older than the job as soon as that is changed', async () => {
-    const { http, store } = served();
+    const { http, store } = shopOf();
     const at = '/api/jobs/t';
     expect((await http.get(`${at}/packet.json`).expect(200)).body).toEqual({ printed: null, version: 1 });
     await http.get(`${at}/packet.pdf?card=route`).expect(200);
@@ -71,7 +54,7 @@ describe('a packet', () => {
     expect((await http.get(`${at}/packet.json`)).body).toMatchObject({ printed: { version: 1 }, version: 2 });
   });
   it('a card that there is not, a job that there is not and a paper that there is not are said', async () => {
-    const { http } = served();
+    const { http } = shopOf();
     await http.get('/api/jobs/t/packet.pdf?card=lift').expect(404);
     await http.get('/api/jobs/none/packet.pdf').expect(404);
     expect((await http.get('/api/jobs/t/packet.pdf?paper=a9').expect(400)).body.detail).toBe(
@@ -79,7 +62,7 @@ describe('a packet', () => {
     );
   });
   it('a route that no day holds is refused by name; one that is laid out comes as a calendar', async () => {
-    const { http } = served();
+    const { http } = shopOf();
     const ics = await http.get('/api/jobs/t/route.ics').expect(200);
     expect(ics.headers['content-type']).toContain('text/calendar');
     expect(ics.text).toContain('BEGIN:VEVENT');
@@ -89,7 +72,7 @@ describe('a packet', () => {
     );
   });
   it('lists, labels, report and whole sheets are files with the job’s name and version', async () => {
-    const { http } = served();
+    const { http } = shopOf();
     for (const [path, name] of [
       ['parts.csv', 'Lopsided, parts, v1.csv'],
       ['buy.csv', 'Lopsided, buy list, v1.csv'],
@@ -115,7 +98,7 @@ describe('a packet', () => {
 
 describe('a printer’s error', () => {
   it('is taken out of the template for that printer: the outline is drawn so much larger (operators of the page)', async () => {
-    const { http } = served();
+    const { http } = shopOf();
     await put(http, 0, { printers: [{ name: 'Office', across: 49.8, up: 50.1 }] }).expect(200);
     const text = async (query: string) =>
       (await http.get(`/api/jobs/t/template.pdf${query}`).buffer(true).expect(200)).body as Buffer;

@@ -3,6 +3,8 @@ import { z } from 'zod';
 import { refusalsOf } from '@core/formats/read-job';
 import { OwnMetal } from '@core/job/own-stock';
 import { problem } from '../edges/problem';
+import { whoOf } from '../edges/who';
+import type { DeedStore } from '../jobs/deed-store';
 import { refusalText } from '@core/units/refusal';
 import type { StockStore } from './stock-store';
 
@@ -21,7 +23,7 @@ function read(body: unknown, res: Response): OwnMetal | undefined {
 }
 
 /** The shop's own rows: listed, added once, changed over the version seen, taken out. */
-export function stockRoutes(store: StockStore): Router {
+export function stockRoutes(store: StockStore, deeds: DeedStore): Router {
   const routes = Router();
   const body = json({ limit: 20_000 });
 
@@ -33,6 +35,7 @@ export function stockRoutes(store: StockStore): Router {
     const m = read(req.body, res);
     if (!m) return;
     if (!store.add(m)) return problem(res, 409, 'A row with this id is in the stock room already', { id: m.id });
+    deeds.add(whoOf(res), 'put in the stock room', m.id, JSON.stringify(m));
     res.status(201).json(store.metal(m.id));
   });
 
@@ -41,14 +44,18 @@ export function stockRoutes(store: StockStore): Router {
     if (!version.success) return problem(res, 428, 'Say which version the change was made on');
     const m = read({ ...(req.body as object), id: req.params.id }, res);
     if (!m) return;
-    if (!store.metal(m.id)) return noSuch(res);
+    const before = store.metal(m.id);
+    if (!before) return noSuch(res);
     if (!store.change(m, version.data))
       return problem(res, 409, 'This row was changed elsewhere since it was opened', { current: store.metal(m.id) });
+    deeds.add(whoOf(res), 'changed in the stock room; before it was', m.id, JSON.stringify(before.metal));
     res.json(store.metal(m.id));
   });
 
   routes.delete('/metals/:id', (req, res) => {
-    if (!store.remove(req.params.id)) return noSuch(res);
+    const before = store.metal(req.params.id);
+    if (!before || !store.remove(req.params.id)) return noSuch(res);
+    deeds.add(whoOf(res), 'taken out of the stock room; it was', before.metal.id, JSON.stringify(before.metal));
     res.status(204).end();
   });
 

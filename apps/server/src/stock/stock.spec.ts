@@ -1,11 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pino } from 'pino';
-import request from 'supertest';
-import { createApp } from '../app';
-import { openDatabase } from '../database/open-database';
-import { testStores } from '../testing/stores';
+import { closeDatabase, openDatabase } from '../database/open-database';
+import { served } from '../testing/served';
 
 const PLATE = {
   id: 'own-s355-heat-4411',
@@ -18,13 +15,7 @@ const PLATE = {
   source: 'mill sheet 4411',
 };
 
-function room(file = ':memory:') {
-  const db = openDatabase(file);
-  return {
-    db,
-    http: request(createApp({ ...testStores(db), log: pino({ level: 'silent' }) })),
-  };
-}
+const room = (file = ':memory:') => served([], openDatabase(file));
 
 it('a row is added once, changed over the version seen, and taken out', async () => {
   const { http } = room();
@@ -64,10 +55,10 @@ it('own rows outlive the program: a database opened again still has them', async
   try {
     const first = room(file);
     await first.http.post('/api/stock/metals').send(PLATE).expect(201);
-    first.db.close();
+    closeDatabase(first.db);
     const again = room(file);
     expect((await again.http.get('/api/stock/metals')).body[0].metal).toEqual(PLATE);
-    again.db.close();
+    closeDatabase(again.db);
   } finally {
     rmSync(folder, { recursive: true });
   }

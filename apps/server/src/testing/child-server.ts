@@ -1,13 +1,15 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-
-const ROOT = join(import.meta.dirname, '../../../..');
+import { ROOT } from '../root';
 
 /** The real server in a process of its own, over a database file; to be killed. */
-export async function childServer(data: string): Promise<{ readonly address: string; kill(): Promise<void> }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'apps/server/src/main.ts')], {
+export async function childServer(
+  data: string,
+  settings: Readonly<Record<string, string>> = {},
+): Promise<{ readonly address: string; kill(): Promise<void> }> {
+  const child = spawn(process.execPath, [join(ROOT, 'scripts/serve.mjs')], {
     cwd: ROOT,
-    env: { ...process.env, PORT: '0', MAST_SHOE_DATA: data, LOG_LEVEL: 'silent' },
+    env: { ...process.env, PORT: '0', MAST_SHOE_DATA: data, LOG_LEVEL: 'silent', ...settings },
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
   const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));

@@ -10,6 +10,11 @@ export const routes: Routes = [
     title: 'Side by side · Mast Shoe',
     loadComponent: () => import('./compare/compare-page').then((m) => m.ComparePage),
   },
+  {
+    path: 'history/:id',
+    title: 'History · Mast Shoe',
+    loadComponent: () => import('./history/history-page').then((m) => m.HistoryPage),
+  },
   { path: 'job/:id', loadChildren: () => import('./job/job.routes').then((m) => m.jobRoutes) },
   { path: '**', title: 'Nowhere · Mast Shoe', loadComponent: () => import('./nowhere').then((m) => m.Nowhere) },
 ];

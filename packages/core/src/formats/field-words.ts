@@ -9,6 +9,8 @@ const WORDS: Readonly<Record<string, string>> = {
   '/id': 'the job’s own name in small letters, unique on the rack',
   '/name': 'what the job is called',
   '/note': 'whatever is worth knowing, as written',
+  '/customer': 'whose job it is, in the shop’s words',
+  '/aboard': 'the vessel or vehicle it goes on, in the shop’s words',
   E: 'modulus of elasticity, MPa',
   Nd: 'design factor of BTH-1: 2 or 3',
   access: 'who can get what to it, on the near and the far side',

@@ -101,6 +101,9 @@ export const OF_FITTING = {
   name,
   family: z.enum(FAMILIES),
   note: z.string().max(2000, 'allowed: up to 2000 characters'),
+  /** Whose job it is, and the vessel or vehicle it goes on, in the shop's words. */
+  customer: z.string().max(80, 'allowed: up to 80 characters').optional(),
+  aboard: z.string().max(80, 'allowed: up to 80 characters').optional(),
   units: z.enum(['mm', 'inch']),
   practice: Practice,
   loads: z.array(Load).max(20, 'allowed: up to 20 loads'),

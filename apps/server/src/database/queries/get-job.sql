@@ -1,1 +1,1 @@
-SELECT id, version, archived, document, updated_at FROM job WHERE id = ?;
+SELECT id, version, archived, document, updated_at, binned_at, sha256 FROM job WHERE id = ?;

@@ -1,1 +1,2 @@
-INSERT INTO job_version (job_id, version, document, saved_at) SELECT id, version, document, updated_at FROM job WHERE id = ?;
+INSERT INTO kept_version (job_id, version, saved_at, who, did, packed, body)
+VALUES (@id, @version, @now, @who, @did, @packed, @body);

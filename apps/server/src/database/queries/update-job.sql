@@ -1,1 +1,3 @@
-UPDATE job SET version = version + 1, document = @document, updated_at = @now WHERE id = @id AND version = @version;
+UPDATE job SET version = version + 1, document = @document, updated_at = @now,
+  name = @name, family = @family, customer = @customer, aboard = @aboard, note = @note, sha256 = @sha256
+WHERE id = @id AND version = @version AND binned_at IS NULL;

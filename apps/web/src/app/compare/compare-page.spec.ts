@@ -17,7 +17,7 @@ const job = (id: string, thickness: number): WholeJob => {
   const plate = { ...base.plate, thickness: fromSheet(thickness, `${thickness} mm`) };
   return { ...oneFoot({ ...base, plate }), id, name: `Job ${id}` };
 };
-const tag = (whole: WholeJob) => ({ job: whole, version: 2, archived: false, updatedAt: '', verdict: {} });
+const tag = (whole: WholeJob) => ({ id: whole.id, name: whole.name, unreadable: '' });
 const [thin, thick] = [job('one', 8), job('two', 12)];
 let http: HttpTestingController;
 let harness: RouterTestingHarness;
@@ -35,15 +35,18 @@ async function open(address: string) {
   });
   http = TestBed.inject(HttpTestingController);
   harness = await RouterTestingHarness.create(address);
-  http.expectOne('/api/jobs').flush([tag(thin), tag(thick)]);
+  http.expectOne((r) => r.url === '/api/jobs').flush({ tags: [tag(thin), tag(thick)] });
   await soon();
 }
 async function give(id: string, whole: WholeJob, version?: number) {
   for (const r of http.match(`/api/jobs/${id}/versions`))
-    r.flush([
-      { version: 2, savedAt: '2026-03-14T10:00:00.000Z' },
-      { version: 1, savedAt: '2026-03-13T10:00:00.000Z' },
-    ]);
+    r.flush({
+      versions: [
+        { version: 2, savedAt: '2026-03-14T10:00:00.000Z', did: 'thicker plate' },
+        { version: 1, savedAt: '2026-03-13T10:00:00.000Z', did: '' },
+      ],
+      deeds: [],
+    });
   await soon();
   const at = version === undefined ? `/api/jobs/${id}` : `/api/jobs/${id}/versions/${version}`;
   for (const r of http.match(at)) r.flush({ job: whole, version: 2 });
@@ -77,7 +80,11 @@ it('with one job named, it stands beside itself; an earlier version is picked an
     .queryAll(By.directive(PickField))
     .map((d) => d.componentInstance as PickField)
     .filter((p) => p.label() === 'Version')[1]!;
-  expect(version.choices().map((c) => c.label)).toEqual(['as it is now', '2, 2026-03-14 10:00', '1, 2026-03-13 10:00']);
+  expect(version.choices().map((c) => c.label)).toEqual([
+    'as it is now',
+    '2, 2026-03-14 10:00, thicker plate',
+    '1, 2026-03-13 10:00',
+  ]);
   version.changed.emit('1');
   await soon();
   expect(TestBed.inject(Router).url).toBe('/compare?a=one&bv=1');

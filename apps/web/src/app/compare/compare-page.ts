@@ -16,6 +16,8 @@ import { startJudge } from '../workers/start';
 
 type Side = 'a' | 'b';
 const NEWEST = 'newest';
+/** Most jobs to pick from; others are compared from their own tag or history. */
+const MOST = 200;
 const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'does not hold', refused: 'not shown to hold' } as const;
 
 /** Any two jobs, or two versions of one, side by side: drawn, link by link, and what was written differently. */
@@ -48,9 +50,15 @@ export class ComparePage {
     const side = (of: Side, id: string) => ({ id, version: q.get(`${of}v`) ?? NEWEST });
     return { a: side('a', a), b: side('b', q.get('b') ?? a) };
   });
-  protected readonly choices = computed((): readonly Choice[] =>
-    (this.jobs() ?? []).map((t) => ({ value: t.job.id, label: t.job.name })),
-  );
+  protected readonly choices = computed((): readonly Choice[] => {
+    const listed = (this.jobs() ?? []).map((t) => [t.id, t.name] as const);
+    // The two that are compared are among them, however far down the rack they hang.
+    const here = this.sides.flatMap((side) => {
+      const job = this.documents()[side];
+      return job ? [[job.id, job.name] as const] : [];
+    });
+    return [...new Map([...here, ...listed])].map(([value, label]) => ({ value, label }));
+  });
 
   constructor() {
     inject(DestroyRef).onDestroy(() => this.worker?.terminate());
@@ -69,8 +77,8 @@ export class ComparePage {
   protected async load(): Promise<void> {
     this.failure.set('');
     try {
-      const all = await firstValueFrom(this.api.list());
-      this.jobs.set(all.filter((t): t is Tag => 'job' in t));
+      const { tags } = await firstValueFrom(this.api.list({ sort: 'name' }, 0, MOST));
+      this.jobs.set(tags.filter((t) => t.unreadable === ''));
     } catch (e) {
       this.failure.set(failureText(e));
     }
@@ -84,7 +92,7 @@ export class ComparePage {
       const now = this.chosen()[side];
       // Somebody has picked another meanwhile.
       if (now.id !== id || now.version !== version) return;
-      this.versions.update((v) => ({ ...v, [side]: kept }));
+      this.versions.update((v) => ({ ...v, [side]: kept.versions }));
       this.documents.update((d) => ({ ...d, [side]: read.job }));
     } catch (e) {
       this.failure.set(failureText(e));
@@ -109,7 +117,7 @@ export class ComparePage {
   protected versionsOf(side: Side): readonly Choice[] {
     const kept = this.versions()[side].map((v) => ({
       value: String(v.version),
-      label: `${v.version}, ${v.savedAt.slice(0, 16).replace('T', ' ')}`,
+      label: `${v.version}, ${v.savedAt.slice(0, 16).replace('T', ' ')}${v.did ? `, ${v.did}` : ''}`,
     }));
     return [{ value: NEWEST, label: 'as it is now' }, ...kept];
   }

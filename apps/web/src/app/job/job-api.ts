@@ -2,7 +2,9 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type { VerdictState } from '@core/chain/evaluate';
+import type { Job } from '@core/job/schema';
 import type { WholeJob } from '@core/job/whole-job';
+import { TOO_LONG } from './time-limit';
 
 export interface StoredJob {
   readonly job: WholeJob;
@@ -11,53 +13,110 @@ export interface StoredJob {
   readonly updatedAt: string;
 }
 
-/** A row of the rack whose document does not read: it stays, and its text can be taken out. */
-export interface UnreadableTag {
-  readonly id: string;
-  readonly version: number;
-  readonly archived: boolean;
-  readonly updatedAt: string;
-  readonly unreadable: string;
+/** What a job was judged to be, in short. */
+export interface TagVerdict {
+  readonly state: VerdictState;
+  readonly weakest: string;
+  /** Null where nothing is left to hold with. */
+  readonly utilisation: number | null;
+  readonly caseName: string;
+  /** Judged by hand, or as solved. */
+  readonly by: 'hand' | 'solver';
+  /** The foot that decides, where there are several; else empty. */
+  readonly foot: string;
+  readonly says: string;
+  /** Times the load with the factors kept; null where that is not known. */
+  readonly goodFor: number | null;
 }
 
-/** A job as it hangs on the rack. */
-export interface Tag extends StoredJob {
-  readonly verdict: {
-    readonly state: VerdictState;
-    readonly weakest: string;
-    /** Null where nothing is left to hold with. */
-    readonly utilisation: number | null;
-    readonly caseName: string;
-    /** Judged by hand, or as solved. */
-    readonly by: 'hand' | 'solver';
-    /** The foot that decides, where there are several; else empty. */
-    readonly foot: string;
-    readonly says: string;
-    /** Times the load with the factors kept; null where that is not known. */
-    readonly goodFor: number | null;
-  };
+/** A job as it hangs on the rack, without its document. */
+export interface Tag {
+  readonly id: string;
+  readonly name: string;
+  readonly family: string;
+  readonly customer: string;
+  readonly aboard: string;
+  readonly note: string;
+  readonly version: number;
+  readonly archived: boolean;
+  readonly binned: boolean;
+  readonly updatedAt: string;
+  /** Why its document does not read; empty where it does. */
+  readonly unreadable: string;
+  /** The newest there is, of the version `judged`; under the job's own version it is being judged anew. */
+  readonly verdict: TagVerdict | null;
+  readonly judged: number;
+}
+
+export type Place = 'rack' | 'archive' | 'bin';
+export type RackSort = 'changed' | 'name' | 'worst' | 'customer';
+
+/** What the rack is asked for; empty where it is not. */
+export interface RackAsked {
+  readonly in: Place;
+  readonly q: string;
+  readonly state: string;
+  readonly family: string;
+  readonly customer: string;
+  readonly aboard: string;
+  readonly sort: RackSort;
+}
+
+export interface RackPage {
+  readonly tags: readonly Tag[];
+  readonly total: number;
+  readonly counts: Readonly<Record<Place, number>>;
+  readonly families: readonly string[];
+  readonly customers: readonly string[];
+  readonly aboard: readonly string[];
+  /** Jobs whose verdict is still to come. */
+  readonly waiting: number;
+}
+
+/** What a tag draws: a job at one foot, as of a version. */
+export interface Drawn {
+  readonly version: number;
+  readonly job: Job;
 }
 
 export interface KeptVersion {
   readonly version: number;
   readonly savedAt: string;
+  readonly who: string;
+  readonly did: string;
+  /** As it was judged then; null where it was not. */
+  readonly verdict: TagVerdict | null;
+}
+
+/** Something done to a job besides writing in it. */
+export interface Deed {
+  readonly at: string;
+  readonly who: string;
+  readonly did: string;
 }
 
 @Injectable({ providedIn: 'root' })
 export class JobApi {
   private readonly http = inject(HttpClient);
 
-  list(): Observable<(Tag | UnreadableTag)[]> {
-    return this.http.get<(Tag | UnreadableTag)[]>('/api/jobs');
+  /** A page of the rack. */
+  list(asked: Partial<RackAsked> = {}, from = 0, many = 60): Observable<RackPage> {
+    const said = Object.entries(asked).filter(([, v]) => v !== '');
+    return this.http.get<RackPage>('/api/jobs', { params: { ...Object.fromEntries(said), from, many } });
+  }
+
+  /** What the tags of some jobs draw. */
+  drawn(ids: readonly string[]): Observable<Readonly<Record<string, Drawn>>> {
+    return this.http.get<Record<string, Drawn>>('/api/jobs/drawn', { params: { ids: ids.join(',') } });
   }
 
   get(id: string): Observable<StoredJob> {
     return this.http.get<StoredJob>(`/api/jobs/${id}`);
   }
 
-  /** Versions that are kept, the newest first. */
-  versions(id: string): Observable<readonly KeptVersion[]> {
-    return this.http.get<readonly KeptVersion[]>(`/api/jobs/${id}/versions`);
+  /** Every version there was, and what else was done to the job, the newest first. */
+  versions(id: string): Observable<{ readonly versions: readonly KeptVersion[]; readonly deeds: readonly Deed[] }> {
+    return this.http.get<{ versions: KeptVersion[]; deeds: Deed[] }>(`/api/jobs/${id}/versions`);
   }
 
   version(id: string, version: number): Observable<{ readonly job: WholeJob }> {
@@ -68,20 +127,36 @@ export class JobApi {
     return this.http.post<{ version: number }>('/api/jobs', job);
   }
 
-  save(job: WholeJob, version: number): Observable<{ version: number }> {
-    return this.http.put<{ version: number }>(`/api/jobs/${job.id}`, job, { headers: { 'If-Match': `"${version}"` } });
+  /** `did`: what was done, as the undo list says it; kept with the version it makes. */
+  save(job: WholeJob, version: number, did = ''): Observable<{ version: number }> {
+    return this.http.put<{ version: number }>(`/api/jobs/${job.id}`, job, {
+      // In a header there is plain ASCII only.
+      headers: { 'If-Match': `"${version}"`, ...(did ? { Did: encodeURIComponent(did.slice(0, 200)) } : {}) },
+    });
   }
 
   setArchived(id: string, archived: boolean): Observable<void> {
     return this.http.post<void>(`/api/jobs/${id}/${archived ? 'archive' : 'restore'}`, null);
+  }
+
+  setBinned(id: string, binned: boolean): Observable<void> {
+    return this.http.post<void>(`/api/jobs/${id}/${binned ? 'bin' : 'unbin'}`, null);
+  }
+
+  /** For good; only from the bin. */
+  delete(id: string): Observable<void> {
+    return this.http.delete<void>(`/api/jobs/${id}`);
   }
 }
 
 /** What went wrong, in words for the person: the problem's own detail where the server gave one. */
 export function failureText(error: unknown): string {
   if (!(error instanceof HttpErrorResponse)) return 'Something went wrong in this page.';
-  if (error.status === 0) return 'The server does not answer.';
+  if (error.status === 0)
+    return error.statusText === TOO_LONG ? 'The server does not answer in time.' : 'The server does not answer.';
   const body = error.error as { detail?: string; title?: string } | null;
+  // What went wrong in words comes with its title: "the disk is full" before what to do about it.
+  if (error.status >= 500 && body?.title && body.detail) return `${body.title}. ${body.detail}`;
   return body?.detail ?? body?.title ?? `The server answered ${error.status}.`;
 }
 

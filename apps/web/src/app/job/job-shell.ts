@@ -27,7 +27,7 @@ const SAVE_WORDS = {
   saved: 'saved',
   saving: 'saving …',
   waiting: 'saving …',
-  offline: 'not saved: the server does not answer, trying again',
+  offline: 'not saved, trying again',
   conflict: 'not saved: changed in another tab',
   refused: 'not saved',
 } as const;
@@ -72,7 +72,10 @@ export class JobShell implements OnDestroy {
     const s = this.desk.state();
     const others = this.outbox.elsewhere().length;
     const also = others > 0 ? ` · ${others} other ${others === 1 ? 'job' : 'jobs'} not sent yet` : '';
-    return (s.save === 'refused' ? `not saved: ${s.message}` : SAVE_WORDS[s.save]) + also;
+    if (s.save === 'refused') return `not saved: ${s.message}${also}`;
+    // Why, as far as it is known: the server is away, its disk is full, its database is locked.
+    if (s.save === 'offline' && s.message) return `${SAVE_WORDS.offline}: ${s.message}${also}`;
+    return SAVE_WORDS[s.save] + also;
   });
   protected readonly school = computed(() => {
     const job = this.job();

@@ -80,7 +80,7 @@ export class JobEffects {
               // The steps first: a page closed while the save is under way must know the save for its own.
               tap((s) => this.kept(s)),
               tap(() => this.store.dispatch(jobActions.saveStarted())),
-              switchMap(({ settled, version }) => this.saving(settled!, version)),
+              switchMap(({ settled, version, past }) => this.saving(settled!, version, past.at(-1)?.did)),
             ),
           ),
         ),
@@ -88,8 +88,8 @@ export class JobEffects {
     ),
   );
 
-  private saving(job: WholeJob, version: number): Observable<Action> {
-    return this.api.save(job, version).pipe(
+  private saving(job: WholeJob, version: number, did?: string): Observable<Action> {
+    return this.api.save(job, version, did).pipe(
       map((answer) => jobActions.saved({ job, version: answer.version })),
       catchError((e: unknown) => of(this.failed(job.id, e))),
     );

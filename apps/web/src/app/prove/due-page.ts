@@ -1,5 +1,5 @@
 import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, type OnDestroy, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { RouterLink } from '@angular/router';
@@ -11,6 +11,13 @@ interface JobDue {
   readonly name: string;
   readonly due: readonly Due[];
 }
+/** `waiting`: jobs the server has not looked at yet as they are now. */
+interface DueList {
+  readonly jobs: readonly JobDue[];
+  readonly waiting: number;
+}
+/** How soon it is asked again while it waits, ms. */
+const AGAIN = 2000;
 
 /** What falls due over every job on the rack, overdue first. */
 @Component({
@@ -30,6 +37,11 @@ interface JobDue {
     @if (jobs() === null && !failure()) {
       <p class="note" role="status">Going through the rack …</p>
     } @else if (jobs()) {
+      @if (waiting() > 0) {
+        <p class="note" role="status">
+          {{ waiting() }} {{ waiting() === 1 ? 'job is' : 'jobs are' }} still being looked at: the list may lack some of theirs.
+        </p>
+      }
       <table class="rows">
         <caption class="note">
           {{
@@ -117,7 +129,7 @@ interface JobDue {
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class DuePage {
+export class DuePage implements OnDestroy {
   private readonly http = inject(HttpClient);
   protected readonly jobs = signal<readonly JobDue[] | null>(null);
   protected readonly failure = signal('');
@@ -133,14 +145,27 @@ export class DuePage {
     soon: this.every().filter((r) => r.due.state === 'soon').length,
   }));
 
+  protected readonly waiting = signal(0);
+  private again: ReturnType<typeof setTimeout> | undefined;
+  private gone = false;
+
   constructor() {
     this.fetch();
   }
 
+  ngOnDestroy(): void {
+    this.gone = true;
+    clearTimeout(this.again);
+  }
+
   protected fetch(): void {
     this.failure.set('');
-    this.http.get<JobDue[]>('/api/due').subscribe({
-      next: (jobs) => this.jobs.set(jobs),
+    this.http.get<DueList>('/api/due').subscribe({
+      next: ({ jobs, waiting }) => {
+        this.jobs.set(jobs);
+        this.waiting.set(waiting);
+        if (waiting > 0 && !this.gone) this.again = setTimeout(() => this.fetch(), AGAIN);
+      },
       error: (e: unknown) => this.failure.set(failureText(e)),
     });
   }

@@ -369,11 +369,13 @@ describe('record and after', () => {
       last: '',
       says: '',
     });
-    http.expectOne('/api/due').flush([
+    const jobs = [
       { id: 'a', name: 'A', due: [due('look', 'later', '2027-01-01'), due('rig', 'not in use', '')] },
       { id: 'b', name: 'B', due: [due('road', 'overdue', '2026-01-01')] },
-    ]);
+    ];
+    http.expectOne('/api/due').flush({ jobs, waiting: 2 });
     await settle();
+    expect(text()).toContain('2 jobs are still being looked at');
     const rows = [...host().querySelectorAll('tbody tr')].map((r) => r.querySelector('a')!.textContent);
     expect(rows).toEqual(['B', 'A']);
     expect(text()).toContain('1 overdue');

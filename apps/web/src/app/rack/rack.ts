@@ -1,119 +1,170 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatButton, MatIconButton } from '@angular/material/button';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatIcon } from '@angular/material/icon';
-import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
-import type { Observable } from 'rxjs';
+import { firstValueFrom, type Observable } from 'rxjs';
 import { GENERAL_CAUTION } from '@core/chain/cautions';
 import { times } from '@core/chain/headline';
 import { newJob } from '@core/job/new-job';
-import { atFoot, oneFoot } from '@core/job/at-foot';
-import type { Job } from '@core/job/schema';
+import { oneFoot } from '@core/job/at-foot';
 import type { WholeJob } from '@core/job/whole-job';
 import { refusalText } from '@core/units/refusal';
-import { PlateDrawing } from '../drawing/plate-drawing';
-import { Outbox } from '../job/outbox';
 import { Importer } from '../imports/importer';
-import { failureText, freshId, JobApi, type Tag, type UnreadableTag } from '../job/job-api';
+import { Outbox } from '../job/outbox';
+import { failureText, freshId, JobApi, type Tag } from '../job/job-api';
+import { RackDesk } from './rack-desk';
+import { RackFilters } from './rack-filters';
+import { TagCard, type TagAct, type TagWords } from './tag-card';
+import { lookOf, reasonOf, stateOf } from './tag-words';
 
-const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'does not hold', refused: 'not shown to hold' } as const;
+/** How long typing in the search rests before it is looked for, ms. */
+const TYPED = 200;
 
-const isTag = (t: Tag | UnreadableTag): t is Tag => 'job' in t;
+/** Something just done, and how it is undone. */
+interface JustDone {
+  readonly says: string;
+  readonly undo?: () => Observable<unknown>;
+}
 
-/** Home: jobs as tags on a rack, each with its plate to scale, its state and its weakest link. */
+/** Home: jobs as tags on a rack, each with its plate to scale, its state and its weakest link; searched, sorted, archived, binned. */
 @Component({
   selector: 'ms-rack',
-  imports: [
-    MatButton,
-    MatIconButton,
-    MatButtonToggle,
-    MatButtonToggleGroup,
-    MatIcon,
-    MatMenu,
-    MatMenuItem,
-    MatMenuTrigger,
-    RouterLink,
-    PlateDrawing,
-  ],
+  imports: [MatButton, MatButtonToggle, MatButtonToggleGroup, MatIcon, RackFilters, RouterLink, TagCard],
+  providers: [RackDesk],
   templateUrl: './rack.html',
   styleUrl: './rack.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Rack {
-  protected readonly times = times;
   private readonly api = inject(JobApi);
   private readonly router = inject(Router);
   private readonly importer = inject(Importer);
+  protected readonly desk = inject(RackDesk);
+  protected readonly times = times;
+  protected readonly stateOf = stateOf;
+  protected readonly reasonOf = reasonOf;
+  protected readonly lookOf = lookOf;
 
   protected readonly caution = GENERAL_CAUTION;
-  protected readonly tags = signal<readonly (Tag | UnreadableTag)[] | null>(null);
   /** Changes the server has not said it has. */
   protected readonly unsent = inject(Outbox).unsent;
   protected readonly failure = signal('');
   protected readonly refusals = signal<readonly string[]>([]);
-  protected readonly archived = signal(false);
   protected readonly asTable = signal(false);
-  protected readonly renaming = signal('');
-  private readonly here = computed(() => (this.tags() ?? []).filter((t) => t.archived === this.archived()));
-  protected readonly hanging = computed(() => this.here().filter(isTag));
-  protected readonly unreadable = computed(() => this.here().filter((t): t is UnreadableTag => !isTag(t)));
-  protected readonly inArchive = computed(() => (this.tags() ?? []).filter((t) => t.archived).length);
+  protected readonly justDone = signal<JustDone | null>(null);
+  /** A job asked to be deleted for good. */
+  protected readonly deleting = signal<Tag | null>(null);
+  protected readonly tags = computed(() => this.desk.page()?.tags ?? []);
+  protected readonly hanging = computed(() => this.tags().filter((t) => t.unreadable === ''));
+  protected readonly unreadable = computed(() => this.tags().filter((t) => t.unreadable !== ''));
+  private readonly end = viewChild<ElementRef<HTMLElement>>('end');
+  private typed: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
-    this.load();
+    void this.desk.load();
+    // More tags as the last one comes near.
+    const seen = new IntersectionObserver((at) => at.some((e) => e.isIntersecting) && this.desk.next(), { rootMargin: '600px' });
+    afterRenderEffect(() => {
+      const end = this.end()?.nativeElement;
+      seen.disconnect();
+      if (end) seen.observe(end);
+    });
+    inject(DestroyRef).onDestroy(() => seen.disconnect());
   }
 
-  protected load(): void {
+  protected tryAgain(): void {
     this.failure.set('');
-    this.api.list().subscribe({ next: (tags) => this.tags.set(tags), error: (e: unknown) => this.failure.set(failureText(e)) });
+    void this.desk.load();
+  }
+
+  protected search(words: string): void {
+    clearTimeout(this.typed);
+    this.typed = setTimeout(() => this.desk.ask({ q: words.trim() }), TYPED);
   }
 
   /** Does one thing on the server and shows the rack as it then is. */
-  private doThen(done: Observable<unknown>, then: () => void = () => this.load()): void {
-    done.subscribe({ next: then, error: (e: unknown) => this.failure.set(failureText(e)) });
-  }
-
-  protected add(): void {
-    const job = newJob(freshId('new job'), 'New job');
-    this.doThen(this.api.add(oneFoot(job)), () => void this.router.navigate(['/job', job.id, 'load']));
-  }
-
-  protected duplicate(t: Tag): void {
-    const name = `${t.job.name} (copy)`.slice(0, 80);
-    this.doThen(this.api.add({ ...t.job, id: freshId(name), name }));
-  }
-
-  /** The foot that decides, else the first: what a tag draws. */
-  protected drawn(t: Tag): Job {
-    return atFoot(t.job, t.job.feet.find((f) => f.name === t.verdict.foot)?.id ?? '');
-  }
-
-  /** "holds by hand": a verdict by hand is not passed off as a solved one. */
-  protected stateOf(t: Tag): string {
-    const { state, by, weakest } = t.verdict;
-    if (state === 'refused' && weakest === '') return 'not judged yet';
-    return `${STATE_WORDS[state]}${by === 'hand' ? ', by hand' : ', as solved'}`;
-  }
-
-  /** What it says without the state it begins with. */
-  protected reasonOf(t: Tag): string {
-    return t.verdict.says.replace(/(^|: )(holds, tight|holds|does not hold|not shown to hold): /, '$1');
-  }
-
-  protected archive(t: Tag, archived: boolean): void {
-    this.doThen(this.api.setArchived(t.job.id, archived));
-  }
-
-  protected rename(t: Tag, name: string): void {
-    this.renaming.set('');
-    const trimmed = name.trim();
-    if (trimmed === '' || trimmed === t.job.name) return;
-    if (trimmed.length > 80) {
-      this.failure.set('name: longer than 80 characters — allowed: 1 to 80 characters');
-      return;
+  private async doThen(done: Observable<unknown>, said?: JustDone): Promise<boolean> {
+    this.failure.set('');
+    this.justDone.set(null);
+    try {
+      await firstValueFrom(done, { defaultValue: null });
+    } catch (e) {
+      this.failure.set(failureText(e));
+      return false;
     }
-    this.doThen(this.api.save({ ...t.job, name: trimmed }, t.version));
+    if (said) this.justDone.set(said);
+    void this.desk.load();
+    return true;
+  }
+
+  protected undo({ undo }: JustDone): void {
+    if (undo) void this.doThen(undo());
+  }
+
+  protected async add(): Promise<void> {
+    const job = newJob(freshId('new job'), 'New job');
+    if (await this.doThen(this.api.add(oneFoot(job)))) void this.router.navigate(['/job', job.id, 'load']);
+  }
+
+  protected async act(t: Tag, act: TagAct): Promise<void> {
+    const { api } = this;
+    switch (act) {
+      case 'duplicate': {
+        const job = await this.documentOf(t);
+        const name = `${t.name} (copy)`.slice(0, 80);
+        if (job) await this.doThen(api.add({ ...job, id: freshId(name), name }), { says: `${name} hangs on the rack.` });
+        return;
+      }
+      case 'archive':
+      case 'restore': {
+        const archived = act === 'archive';
+        const says = `${t.name} is ${archived ? 'in the archive' : 'back on the rack'}.`;
+        await this.doThen(api.setArchived(t.id, archived), { says, undo: () => api.setArchived(t.id, !archived) });
+        return;
+      }
+      case 'bin':
+      case 'unbin': {
+        const binned = act === 'bin';
+        const says = `${t.name} is ${binned ? 'in the bin' : 'out of the bin'}.`;
+        await this.doThen(api.setBinned(t.id, binned), { says, undo: () => api.setBinned(t.id, !binned) });
+        return;
+      }
+      case 'delete':
+        this.deleting.set(t);
+    }
+  }
+
+  protected async deleteForGood(t: Tag): Promise<void> {
+    this.deleting.set(null);
+    await this.doThen(this.api.delete(t.id), { says: `${t.name} is deleted, with every version of it.` });
+  }
+
+  protected async write(t: Tag, { name, customer, aboard }: TagWords): Promise<void> {
+    const job = await this.documentOf(t);
+    if (!job) return;
+    const { customer: _c, aboard: _a, ...rest } = job;
+    const written: WholeJob = { ...rest, name, ...(customer ? { customer } : {}), ...(aboard ? { aboard } : {}) };
+    await this.doThen(this.api.save(written, t.version, 'name, customer, vessel or vehicle'));
+  }
+
+  private async documentOf(t: Tag): Promise<WholeJob | undefined> {
+    try {
+      return (await firstValueFrom(this.api.get(t.id))).job;
+    } catch (e) {
+      this.failure.set(failureText(e));
+      return undefined;
+    }
   }
 
   /** Reads an open job file; what is wrong with it is said by field, and nothing on the rack changes. */
@@ -127,8 +178,15 @@ export class Rack {
       return;
     }
     this.refusals.set([]);
-    const taken = this.tags()?.some((t) => (isTag(t) ? t.job.id : t.id) === read.job.id) ?? false;
-    const job: WholeJob = taken ? { ...read.job, id: freshId(read.job.name) } : read.job;
-    this.doThen(this.api.add(job));
+    const job: WholeJob = (await this.isTaken(read.job.id)) ? { ...read.job, id: freshId(read.job.name) } : read.job;
+    await this.doThen(this.api.add(job), { says: `${job.name} hangs on the rack.` });
+  }
+
+  private async isTaken(id: string): Promise<boolean> {
+    if (this.tags().some((t) => t.id === id)) return true;
+    return firstValueFrom(this.api.get(id)).then(
+      () => true,
+      () => false,
+    );
   }
 }

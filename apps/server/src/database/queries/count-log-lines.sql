@@ -1,0 +1,1 @@
+SELECT count(*) AS lines FROM log WHERE job_id = ?;

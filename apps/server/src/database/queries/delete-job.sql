@@ -1,0 +1,1 @@
+DELETE FROM job WHERE id = ? AND binned_at IS NOT NULL;

@@ -1,0 +1,1 @@
+SELECT version, lines, edition, tasks FROM asks WHERE job_id = ?;

@@ -1,1 +1,0 @@
-SELECT document FROM job_version WHERE job_id = ? AND version = ?;

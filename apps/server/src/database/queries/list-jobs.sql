@@ -1,1 +1,0 @@
-SELECT id, version, archived, document, updated_at FROM job ORDER BY archived, rowid;

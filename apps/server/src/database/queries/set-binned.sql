@@ -1,0 +1,1 @@
+UPDATE job SET binned_at = @binned WHERE id = @id AND (binned_at IS NULL) <> (@binned IS NULL);

@@ -1,0 +1,138 @@
+import { z } from 'zod';
+import { FAMILIES } from '@core/loads/registry';
+import type { Db } from '../database/open-database';
+import type { TagVerdict } from '../verdicts/face';
+
+const STATES = ['sound', 'tight', 'fails', 'refused'] as const;
+export const SORTS = ['changed', 'name', 'worst', 'customer'] as const;
+export const PLACES = ['rack', 'archive', 'bin'] as const;
+
+/** What may be asked of the rack. */
+export const RackAsked = z.object({
+  in: z.enum(PLACES).default('rack'),
+  /** Words to find; the beginning of each is enough. */
+  q: z.string().max(200, 'q: allowed: up to 200 characters').default(''),
+  state: z.enum(STATES).optional(),
+  family: z.enum(FAMILIES).optional(),
+  customer: z.string().max(80).optional(),
+  aboard: z.string().max(80).optional(),
+  sort: z.enum(SORTS).default('changed'),
+  from: z.coerce.number().int().min(0).max(1e6).default(0),
+  many: z.coerce.number().int().min(1).max(200).default(60),
+});
+export type RackAsked = z.infer<typeof RackAsked>;
+
+/** A job as it hangs on the rack, without its document. */
+export interface Tag {
+  readonly id: string;
+  readonly name: string;
+  readonly family: string;
+  readonly customer: string;
+  readonly aboard: string;
+  readonly note: string;
+  readonly version: number;
+  readonly archived: boolean;
+  readonly binned: boolean;
+  readonly updatedAt: string;
+  /** Why the document does not read; empty where it does. */
+  readonly unreadable: string;
+  /** The newest there is; null until the job was judged once. */
+  readonly verdict: TagVerdict | null;
+  /** The version it is of; 0 where another edition of the program gave it. Under the job's own it is being judged anew. */
+  readonly judged: number;
+}
+
+export interface RackPage {
+  readonly tags: readonly Tag[];
+  /** Of all that was asked for. */
+  readonly total: number;
+  /** How many hang where, whatever was asked for. */
+  readonly counts: Readonly<Record<(typeof PLACES)[number], number>>;
+  /** What there is to pick from where it was asked. */
+  readonly families: readonly string[];
+  readonly customers: readonly string[];
+  readonly aboard: readonly string[];
+  /** Jobs that still wait for their verdict. */
+  readonly waiting: number;
+}
+
+const PLACE = {
+  rack: 'j.archived = 0 AND j.binned_at IS NULL',
+  archive: 'j.archived = 1 AND j.binned_at IS NULL',
+  bin: 'j.binned_at IS NOT NULL',
+} as const;
+const ORDER = {
+  changed: 'j.updated_at DESC, j.rowid DESC',
+  name: 'j.name COLLATE NOCASE, j.id',
+  worst: `CASE v.state WHEN 'fails' THEN 0 WHEN 'refused' THEN 1 WHEN 'tight' THEN 2 WHEN 'sound' THEN 3 ELSE 4 END, v.good_for, j.name COLLATE NOCASE`,
+  customer: `j.customer = '', j.customer COLLATE NOCASE, j.name COLLATE NOCASE, j.id`,
+} as const;
+const FROM = `FROM job j LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version`;
+
+interface Row extends Omit<Tag, 'archived' | 'binned' | 'verdict'> {
+  archived: number;
+  binned: number;
+  verdict: string | null;
+}
+
+/** The words of a search for FTS5, each the beginning of one; empty where there are none. */
+export const matchOf = (q: string): string =>
+  (q.match(/[\p{L}\p{N}]+/gu) ?? [])
+    .slice(0, 12)
+    .map((w) => `"${w}"*`)
+    .join(' ');
+
+/** A page of the rack. No document is read for it. */
+export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
+  const match = matchOf(asked.q);
+  const where: string[] = [PLACE[asked.in]];
+  const values: Record<string, string | number> = { edition };
+  if (match) {
+    where.push('j.id IN (SELECT job_id FROM job_search WHERE job_search MATCH @match)');
+    values['match'] = match;
+  } else if (asked.q.trim() !== '') where.push('0');
+  for (const key of ['family', 'customer', 'aboard'] as const)
+    if (asked[key] !== undefined) {
+      where.push(`j.${key} = @${key}`);
+      values[key] = asked[key];
+    }
+  if (asked.state !== undefined) {
+    where.push('v.state = @state');
+    values['state'] = asked.state;
+  }
+  const all = where.join(' AND ');
+  const rows = db
+    .prepare<[object], Row>(
+      `SELECT j.id, j.name, j.family, j.customer, j.aboard, j.note, j.version, j.archived, j.binned_at IS NOT NULL AS binned,
+         j.updated_at AS updatedAt, coalesce(f.unreadable, '') AS unreadable, CASE WHEN f.edition = @edition THEN f.version ELSE 0 END AS judged, v.verdict
+       ${FROM} WHERE ${all} ORDER BY ${ORDER[asked.sort]} LIMIT @many OFFSET @from`,
+    )
+    .all({ ...values, many: asked.many, from: asked.from });
+  const one = <T>(sql: string, of: object = {}) => db.prepare<[object], T>(sql).get(of)!;
+  const names = (column: 'family' | 'customer' | 'aboard') =>
+    db
+      .prepare<[], { name: string }>(
+        `SELECT DISTINCT j.${column} AS name FROM job j WHERE ${PLACE[asked.in]} AND j.${column} <> '' ORDER BY j.${column} COLLATE NOCASE LIMIT 500`,
+      )
+      .all()
+      .map((r) => r.name);
+  return {
+    tags: rows.map((r) => ({
+      ...r,
+      archived: r.archived === 1,
+      binned: r.binned === 1,
+      verdict: r.verdict === null ? null : (JSON.parse(r.verdict) as TagVerdict),
+    })),
+    total: one<{ n: number }>(`SELECT count(*) AS n ${FROM} WHERE ${all}`, values).n,
+    counts: one(
+      `SELECT coalesce(sum(${PLACE.rack}), 0) AS rack, coalesce(sum(${PLACE.archive}), 0) AS archive, coalesce(sum(${PLACE.bin}), 0) AS bin FROM job j`,
+    ),
+    families: names('family'),
+    customers: names('customer'),
+    aboard: names('aboard'),
+    waiting: one<{ n: number }>(
+      `SELECT count(*) AS n FROM job j LEFT JOIN face f ON f.job_id = j.id WHERE f.job_id IS NULL OR f.version < j.version OR f.edition <> @edition`,
+      { edition },
+    ).n,
+  };
+}
