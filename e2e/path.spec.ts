@@ -157,28 +157,44 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   expect(JSON.parse(file.toString())).toEqual(await storedWhole(page, job.id));
   await page.goto('/');
   await page.locator('.tags li').first().waitFor();
-  const count = await page.locator('.tags li').count();
+  const count = Number.parseInt(await page.locator('.found').innerText(), 10);
   await page.getByLabel('Job file').setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: file });
-  await expect(page.locator('.tags li')).toHaveCount(count + 1);
+  await expect(page.locator('.found')).toContainText(`${count + 1} jobs`);
 });
 
-test('the rack: duplicate, rename, archive, restore, table', async ({ page }) => {
+test('the rack: copy, name, find, archive, bin, for good, table, history', async ({ page }) => {
   await page.goto('/');
   const tag = (name: string) => page.locator('.tags li', { hasText: name });
-  await fromMenu(page, 'More for Dive-ladder top bracket, pontoon', 'Duplicate');
+  await fromMenu(page, 'More for Dive-ladder top bracket, pontoon', 'Copy');
   await expect(tag('pontoon (copy)')).toBeVisible();
-  await fromMenu(page, 'More for Dive-ladder top bracket, pontoon (copy)', 'Rename');
-  await page.getByLabel('New name').fill('Ladder, starboard');
-  await page.getByLabel('New name').press('Enter');
-  await expect(tag('Ladder, starboard')).toBeVisible();
+  await fromMenu(page, 'More for Dive-ladder top bracket, pontoon (copy)', 'Name, customer');
+  await page.getByLabel('Name', { exact: true }).fill('Ladder, starboard');
+  await page.getByRole('textbox', { name: 'Customer' }).fill('Ålesund fish farm');
+  await page.getByLabel('On which vessel or vehicle').press('Enter');
+  await expect(tag('Ladder, starboard')).toContainText('Ålesund fish farm · Pontoon');
   await fromMenu(page, 'More for Ladder, starboard', 'Archive');
   await expect(tag('Ladder, starboard')).toHaveCount(0);
-  await page.getByRole('button', { name: /^Archive \(1\)/ }).click();
-  await fromMenu(page, 'More for Ladder, starboard', 'Restore');
+  await expect(page.locator('.done')).toContainText('Ladder, starboard is in the archive.');
+  const place = (name: RegExp) => page.getByRole('radio', { name });
+  await place(/^Archive 1/).click();
+  await fromMenu(page, 'More for Ladder, starboard', 'Back to the rack');
   await expect(page.getByText('The archive is empty.')).toBeVisible();
-  await page.getByRole('button', { name: 'Back to the rack' }).click();
+  await place(/^Rack/).click();
+  await page.getByLabel('Find a job').fill('alesund lad');
+  await expect(page.locator('.tags li')).toHaveCount(1);
   await page.getByRole('radio', { name: 'Table' }).click();
   await expect(page.getByRole('row', { name: /Ladder, starboard/ })).toContainText('Skin bending');
+  await page.getByRole('radio', { name: 'Tags' }).click();
+  await fromMenu(page, 'More for Ladder, starboard', 'History');
+  await expect(page.getByRole('row', { name: /^2, now/ })).toContainText(/name, customer, vessel or vehicle.*good for/);
+  await page.getByRole('button', { name: 'Bring back version 1' }).click();
+  await expect(page.getByRole('status')).toContainText('Version 1 is back, as version 3.');
+  await page.getByRole('link', { name: 'The rack' }).click();
+  await fromMenu(page, 'More for Dive-ladder top bracket, pontoon (copy)', 'Put in the bin');
+  await place(/^Bin 1/).click();
+  await fromMenu(page, 'More for Dive-ladder top bracket, pontoon (copy)', 'Delete for good');
+  await page.getByRole('button', { name: 'Delete for good' }).click();
+  await expect(page.getByText('The bin is empty.')).toBeVisible();
 });
 
 test('keys: nudge, exact place, thickness, size, class, units, mirror, dimensions, command box', async ({ page }) => {

@@ -74,7 +74,8 @@ export class JobShell implements OnDestroy {
     const also = others > 0 ? ` · ${others} other ${others === 1 ? 'job' : 'jobs'} not sent yet` : '';
     if (s.save === 'refused') return `not saved: ${s.message}${also}`;
     // Why, as far as it is known: the server is away, its disk is full, its database is locked.
-    if (s.save === 'offline' && s.message) return `${SAVE_WORDS.offline}: ${s.message}${also}`;
+    if (s.save === 'offline' && s.message)
+      return `${SAVE_WORDS.offline}: ${s.message.charAt(0).toLowerCase()}${s.message.slice(1)}${also}`;
     return SAVE_WORDS[s.save] + also;
   });
   protected readonly school = computed(() => {
