@@ -3,6 +3,7 @@ import type { FootVerdict } from '@core/chain/feet';
 import type { Multiple } from '@core/chain/multiple';
 import type { WholeJob } from '@core/job/whole-job';
 import type { FromJudge, ToJudge } from '../workers/messages';
+import { Lasting } from '../workers/lasting';
 import { Newest } from '../workers/newest';
 import { startJudge } from '../workers/start';
 
@@ -18,7 +19,11 @@ export class FeetJudge {
   /** How many times the load the fitting is good for on all its feet; null while it is not known yet. */
   readonly goodFor = signal<Multiple | null>(null);
   readonly broken = signal('');
-  private worker: Worker | undefined;
+  private readonly worker = new Lasting<ToJudge, FromJudge>(
+    startJudge,
+    (m) => this.take(m),
+    (goesOn) => this.ended(goesOn),
+  );
   private asked: WholeJob | null = null;
   private still: ReturnType<typeof setTimeout> | undefined;
   private fittingTicket = 0;
@@ -40,19 +45,24 @@ export class FeetJudge {
 
   stop(): void {
     clearTimeout(this.still);
-    this.worker?.terminate();
+    this.worker.stop();
   }
 
   private post(m: ToJudge): void {
-    this.worker ??= this.started();
-    this.worker.postMessage(m);
+    this.worker.post(m);
   }
 
-  private started(): Worker {
-    const worker = startJudge();
-    worker.addEventListener('message', ({ data }: MessageEvent<FromJudge>) => this.take(data));
-    worker.addEventListener('error', () => this.broken.set('The feet are no longer judged; reload the page. Nothing is lost.'));
-    return worker;
+  /** What was said of the feet stands no longer. */
+  private ended(goesOn: boolean): void {
+    this.feet.set([]);
+    this.goodFor.set(null);
+    this.queue.lost();
+    this.broken.set(
+      goesOn
+        ? 'Judging the feet stopped, and is being started again.'
+        : 'The feet are no longer judged; reload the page. Nothing is lost.',
+    );
+    if (goesOn && this.asked) this.queue.put(this.asked);
   }
 
   private take(m: FromJudge): void {

@@ -215,7 +215,13 @@ describe('the feet’s own judge', () => {
     worker.waiting.splice(0, 1);
     worker.answer();
     expect(j.feet()).toEqual([]);
-    worker.dispatchEvent(new Event('error'));
-    expect(j.broken()).toContain('reload');
+    // It ends by itself: what it said is gone, and another is asked; one that always ends is not asked for ever.
+    j.judge(four);
+    for (let n = 0; n < 3; n++) {
+      expect(j.feet()).toEqual([]);
+      started.judge.at(-1)!.dispatchEvent(new Event('error'));
+      expect(j.broken()).toContain(n < 2 ? 'started again' : 'reload');
+    }
+    expect(started.judge).toHaveLength(3);
   });
 });

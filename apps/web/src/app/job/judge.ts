@@ -3,6 +3,7 @@ import type { LinkWorking, Verdict } from '@core/chain/evaluate';
 import type { Job } from '@core/job/schema';
 import type { Clearing } from '@core/options/clear';
 import type { FromJudge, ToJudge } from '../workers/messages';
+import { Lasting } from '../workers/lasting';
 import { Newest } from '../workers/newest';
 import { startJudge } from '../workers/start';
 import { FeetJudge } from '../feet/feet-judge';
@@ -37,7 +38,11 @@ export class Judge {
   readonly weigher = new Weigher();
   /** The fitting's feet, each by itself. */
   readonly feet = new FeetJudge();
-  private readonly worker = startJudge();
+  private readonly worker = new Lasting<ToJudge, FromJudge>(
+    startJudge,
+    (m) => this.take(m),
+    (goesOn) => this.ended(goesOn),
+  );
   private workingTicket = 0;
   private still: ReturnType<typeof setTimeout> | undefined;
   private asked: Job | null = null;
@@ -46,8 +51,7 @@ export class Judge {
   private readonly turning = new Newest<{ job: Job; times: number }>((ticket, t) => this.post({ kind: 'turn', ticket, ...t }));
 
   constructor() {
-    this.worker.addEventListener('message', ({ data }: MessageEvent<FromJudge>) => this.take(data));
-    this.worker.addEventListener('error', () => this.broken.set('The checking stopped; reload the page. Nothing is lost.'));
+    this.worker.warm();
   }
 
   /** The same job twice in a row is asked once. */
@@ -82,11 +86,24 @@ export class Judge {
     this.weigher.stop();
     this.feet.stop();
     clearTimeout(this.still);
-    this.worker.terminate();
+    this.worker.stop();
+  }
+
+  /** What was said stands no longer: it may be of another job by now. Started again, it is asked anew. */
+  private ended(goesOn: boolean): void {
+    this.verdict.set(null);
+    this.judged.set(null);
+    this.turned.set(null);
+    this.queue.lost();
+    this.turning.lost();
+    this.broken.set(
+      goesOn ? 'The checking stopped, and is being started again.' : 'The checking stopped; reload the page. Nothing is lost.',
+    );
+    if (goesOn && this.asked) this.queue.put(this.asked);
   }
 
   private post(m: ToJudge): void {
-    this.worker.postMessage(m);
+    this.worker.post(m);
   }
 
   private take(m: FromJudge): void {

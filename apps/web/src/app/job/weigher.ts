@@ -3,6 +3,7 @@ import type { SolvedCases, Verdict } from '@core/chain/evaluate';
 import type { Meaning } from '@core/chain/judge';
 import type { Job } from '@core/job/schema';
 import type { FromWeigher, ToWeigher } from '../workers/messages';
+import { Lasting } from '../workers/lasting';
 import { startWeigher } from '../workers/start';
 
 /** How long nothing has to change before a verdict is weighed, ms. */
@@ -22,18 +23,19 @@ export class Weigher {
   readonly weighed = signal<Weighed | null>(null);
   readonly broken = signal('');
 
-  private readonly worker = startWeigher();
+  private readonly worker = new Lasting<ToWeigher, FromWeigher>(
+    startWeigher,
+    (m) => this.take(m),
+    (goesOn) => this.ended(goesOn),
+  );
+  private under: ToWeigher | null = null;
   private ticket = 0;
-  private busy = false;
   private job: Job | null = null;
   private still: ReturnType<typeof setTimeout> | undefined;
   private waiting: ToWeigher | null = null;
 
   constructor() {
-    this.worker.addEventListener('message', ({ data }: MessageEvent<FromWeigher>) => this.take(data));
-    this.worker.addEventListener('error', () =>
-      this.broken.set('Weighing the verdict stopped; reload the page. Nothing is lost.'),
-    );
+    this.worker.warm();
   }
 
   /** `verdict` is about `job`. */
@@ -55,22 +57,31 @@ export class Weigher {
 
   stop(): void {
     clearTimeout(this.still);
-    this.worker.terminate();
+    this.worker.stop();
   }
 
   private ask(asked: ToWeigher): void {
-    if (this.busy) this.waiting = asked;
+    if (this.under) this.waiting = asked;
     else {
-      this.busy = true;
-      this.worker.postMessage(asked);
+      this.under = asked;
+      this.worker.post(asked);
     }
+  }
+
+  private ended(goesOn: boolean): void {
+    const again = this.waiting ?? this.under;
+    this.under = null;
+    this.waiting = null;
+    this.weighed.set(null);
+    if (!goesOn) this.broken.set('Weighing the verdict stopped; reload the page. Nothing is lost.');
+    else if (again) this.ask(again);
   }
 
   private take(m: FromWeigher): void {
     const last = m.kind === 'broken' || m.doubt !== undefined;
     if (m.ticket === this.ticket) this.show(m);
     if (!last) return;
-    this.busy = false;
+    this.under = null;
     const next = this.waiting;
     this.waiting = null;
     if (next) this.ask(next);

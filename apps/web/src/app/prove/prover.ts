@@ -8,6 +8,7 @@ import { refusalText } from '@core/units/refusal';
 import { Desk } from '../job/desk';
 import { ShopDesk } from '../make/shop-desk';
 import type { FromProver, ToProver } from '../workers/messages';
+import { Lasting } from '../workers/lasting';
 import { Newest } from '../workers/newest';
 import { startProver } from '../workers/start';
 import { LogDesk } from './log-desk';
@@ -34,12 +35,13 @@ export class Prover implements OnDestroy {
   readonly refusal = signal('');
 
   private last: Asked | undefined;
-  private judging: Worker | undefined;
+  private readonly judging = new Lasting<ToProver, FromProver>(
+    startProver,
+    (m) => this.take(m),
+    (goesOn) => this.ended(goesOn),
+  );
   private curving: Worker | undefined;
-  private readonly queue = new Newest<Asked>((ticket, asked) => {
-    this.judging ??= this.started();
-    this.judging.postMessage({ kind: 'state', ticket, ...asked } satisfies ToProver);
-  });
+  private readonly queue = new Newest<Asked>((ticket, asked) => this.judging.post({ kind: 'state', ticket, ...asked }));
 
   constructor() {
     this.shop.fetch();
@@ -86,24 +88,29 @@ export class Prover implements OnDestroy {
     this.progress.set(null);
   }
 
-  private started(): Worker {
-    const worker = startProver();
-    worker.addEventListener('message', ({ data: m }: MessageEvent<FromProver>) => {
-      if (m.kind !== 'state' && m.kind !== 'broken') return;
-      const item = this.queue.answered(m.ticket);
-      if (!item) return;
-      if (m.kind === 'state') this.state.set(m.state);
-      this.broken.set(m.kind === 'broken' ? `It could not be judged as built: ${m.message}` : '');
-      this.working.set(item !== this.last);
-    });
-    worker.addEventListener('error', () =>
-      this.broken.set('The job is no longer judged as built; reload the page. Nothing is lost.'),
+  private take(m: FromProver): void {
+    if (m.kind !== 'state' && m.kind !== 'broken') return;
+    const item = this.queue.answered(m.ticket);
+    if (!item) return;
+    if (m.kind === 'state') this.state.set(m.state);
+    this.broken.set(m.kind === 'broken' ? `It could not be judged as built: ${m.message}` : '');
+    this.working.set(item !== this.last);
+  }
+
+  /** What was said as built stands no longer. */
+  private ended(goesOn: boolean): void {
+    this.state.set(null);
+    this.queue.lost();
+    this.broken.set(
+      goesOn
+        ? 'Judging as built stopped, and is being started again.'
+        : 'The job is no longer judged as built; reload the page. Nothing is lost.',
     );
-    return worker;
+    if (goesOn && this.last) this.queue.put(this.last);
   }
 
   ngOnDestroy(): void {
-    this.judging?.terminate();
+    this.judging.stop();
     this.curving?.terminate();
   }
 }

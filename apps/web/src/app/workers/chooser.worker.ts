@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import './alive';
 import { axesFor, tryStock } from '@core/options/choose';
 import { pause } from './pause';
 import type { FromChooser, ToChooser } from './messages';

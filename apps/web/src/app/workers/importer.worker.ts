@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import './alive';
 import { READERS } from './imported';
 import type { FromImporter, ToImporter } from './messages';
 

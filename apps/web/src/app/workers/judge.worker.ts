@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import './alive';
 import { workingOf } from '@core/chain/evaluate';
 import { beside } from '@core/chain/compare-jobs';
 import { fittingGoodFor, footVerdicts } from '@core/chain/feet';

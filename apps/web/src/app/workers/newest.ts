@@ -22,6 +22,14 @@ export class Newest<T> {
     return item;
   }
 
+  /** What is under way will not be answered: the newest there is, to be put again; undefined where nothing was asked. */
+  lost(): T | undefined {
+    const item = this.next?.item ?? this.underWay?.item;
+    this.underWay = null;
+    this.next = null;
+    return item;
+  }
+
   private start(item: T): void {
     this.underWay = { ticket: ++this.ticket, item };
     this.send(this.ticket, item);

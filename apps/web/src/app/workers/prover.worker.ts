@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import './alive';
 import { predictedCurve } from '@core/prove/predicted-curve';
 import { proofPlan } from '@core/prove/proof-plan';
 import { proveState } from '@core/prove/prove-state';

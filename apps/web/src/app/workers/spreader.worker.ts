@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import './alive';
 import { pause } from './pause';
 import type { FromSpreader, ToSpreader } from './messages';
 import type { Mesh } from '@core/spread/from-job';

@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import './alive';
 import type { FromSurveyor, ToSurveyor } from './messages';
 import { surveyed } from './surveyed';
 

@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import './alive';
 import { doubtOf, multiplesOf } from '@core/chain/judge';
 import type { FromWeigher, ToWeigher } from './messages';
 
