@@ -2,6 +2,7 @@ import express, { type Express } from 'express';
 import compression from 'compression';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import type { Nightly } from './backups/nightly';
 import { stillThere } from './database/still-there';
 import { GONE } from './database/trouble';
 import { errorHandler, problem } from './edges/problem';
@@ -20,6 +21,8 @@ import type { Stores } from './stores';
 export interface AppParts extends Stores {
   readonly log: Logger;
   readonly workers: Workers;
+  /** How the backups stand, where any are made. */
+  readonly nightly?: Pick<Nightly, 'state'>;
   /** Folder of the built web application; without it only the API answers. */
   readonly web?: string;
   /** Ends what would otherwise stay open. */
@@ -51,6 +54,9 @@ export function createApp(parts: AppParts): Express {
     logRoutes({ store, shop, book, photos, workers }),
     jobRoutes(parts),
   );
+  app.get('/api/backups', (_req, res) => {
+    res.json(parts.nightly?.state() ?? null);
+  });
   app.use('/api/photos', photoRoutes(photos));
   app.use('/api/due', dueRoutes(parts));
   app.use('/api/shop', shopRoutes(shop, deeds));

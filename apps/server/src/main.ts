@@ -2,6 +2,7 @@ import { dirname, join } from 'node:path';
 import { pino } from 'pino';
 import { z } from 'zod';
 import { createApp } from './app';
+import { Nightly } from './backups/nightly';
 import { closeDatabase, openDatabase } from './database/open-database';
 import { seedDemo } from './demo/seed';
 import { threads } from './pool/workers';
@@ -13,6 +14,8 @@ const Settings = z.object({
   PORT: z.coerce.number().int().min(0).max(65_535).default(4178),
   MAST_SHOE_DATA: z.string().default(join(ROOT, 'data', 'mast-shoe.sqlite')),
   MAST_SHOE_WEB: z.string().default(join(ROOT, 'dist/web/browser')),
+  /** Folder of the backups; beside the database where it is not said. */
+  MAST_SHOE_BACKUPS: z.string().optional(),
   MAST_SHOE_DEMO: z.enum(['0', '1']).default('0'),
   MAST_SHOE_EDITION: z.string().default('here'),
   LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
@@ -27,10 +30,18 @@ if (settings.MAST_SHOE_DEMO === '1') log.info({ added: seedDemo(stores) }, 'demo
 const ending = new AbortController();
 const workers = threads(new URL('./worker.mjs', import.meta.url));
 const keeper = new Keeper({ ...stores, workers });
+const photos = join(dirname(settings.MAST_SHOE_DATA), 'photos');
+const nightly = new Nightly({
+  db,
+  photos,
+  folder: settings.MAST_SHOE_BACKUPS ?? join(dirname(settings.MAST_SHOE_DATA), 'backups'),
+  log,
+});
 const app = createApp({
   ...stores,
   log,
   workers,
+  nightly,
   web: settings.MAST_SHOE_WEB,
   stopping: ending.signal,
 });
@@ -52,6 +63,7 @@ const server = app.listen(settings.PORT, '127.0.0.1', (error) => {
   log.info({ port }, 'listening on loopback');
   process.send?.({ listening: port });
   keeper.catchUp();
+  nightly.start();
 });
 
 // An idle connection is not closed while a page is likely to use it again: a request that meets the closing is lost.
@@ -85,8 +97,10 @@ function stop(signal: string): void {
   log.info({ signal }, 'stopping');
   keeper.end();
   server.close(() => {
-    closeDatabase(db);
-    void workers.end();
+    void nightly.stop().then(() => {
+      closeDatabase(db);
+      return workers.end();
+    });
   });
   ending.abort();
   server.closeIdleConnections();

@@ -9,6 +9,7 @@ import { MemoryOutbox } from '../testing/memory-outbox';
 import { Outbox } from '../job/outbox';
 import { OutboxStore } from '../job/outbox-store';
 import type { RackPage, Tag, TagVerdict } from '../job/job-api';
+import { backupWords } from './backup-words';
 import { Rack } from './rack';
 
 const VERDICT: TagVerdict = {
@@ -110,6 +111,7 @@ beforeEach(() => {
 afterEach(() => {
   jest.useRealTimers();
   fixture.destroy();
+  http.match('/api/backups');
   http.verify();
 });
 
@@ -355,4 +357,27 @@ describe('bringing in a file', () => {
     expect(words('[role=alert]')).toContain('nothing on the rack was changed');
     http.expectNone('/api/jobs');
   });
+});
+
+describe('how the backups stand', () => {
+  const now = new Date('2026-03-14T12:00:00Z');
+  it.each([
+    [null, null],
+    [
+      { last: '', many: 0, failed: '' },
+      { says: 'No backup yet.', bad: true },
+    ],
+    [
+      { last: '2026-03-14T02:00:00Z', many: 3, failed: '' },
+      { says: 'Last backup 2026-03-14 02:00 UTC, 3 kept.', bad: false },
+    ],
+    [
+      { last: '2026-03-11T02:00:00Z', many: 3, failed: '' },
+      { says: 'Last backup 2026-03-11 02:00 UTC, 3 kept.', bad: true },
+    ],
+    [
+      { last: '2026-03-14T02:00:00Z', many: 3, failed: 'ENOSPC' },
+      { says: 'Last backup 2026-03-14 02:00 UTC, 3 kept. The last try failed: ENOSPC.', bad: true },
+    ],
+  ])('%j', (state, words) => expect(backupWords(state, now)).toEqual(words));
 });

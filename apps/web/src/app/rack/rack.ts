@@ -9,11 +9,13 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { HttpClient } from '@angular/common/http';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { firstValueFrom, type Observable } from 'rxjs';
+import { catchError, firstValueFrom, map, type Observable, of } from 'rxjs';
 import { GENERAL_CAUTION } from '@core/chain/cautions';
 import { times } from '@core/chain/headline';
 import { newJob } from '@core/job/new-job';
@@ -23,6 +25,7 @@ import { refusalText } from '@core/units/refusal';
 import { Importer } from '../imports/importer';
 import { Outbox } from '../job/outbox';
 import { failureText, freshId, JobApi, type Tag } from '../job/job-api';
+import { backupWords, type BackupState } from './backup-words';
 import { RackDesk } from './rack-desk';
 import { RackFilters } from './rack-filters';
 import { TagCard, type TagAct, type TagWords } from './tag-card';
@@ -65,6 +68,14 @@ export class Rack {
   protected readonly justDone = signal<JustDone | null>(null);
   /** A job asked to be deleted for good. */
   protected readonly deleting = signal<Tag | null>(null);
+  protected readonly backups = toSignal(
+    inject(HttpClient)
+      .get<BackupState | null>('/api/backups')
+      .pipe(
+        map(backupWords),
+        catchError(() => of(null)),
+      ),
+  );
   protected readonly tags = computed(() => this.desk.page()?.tags ?? []);
   protected readonly hanging = computed(() => this.tags().filter((t) => t.unreadable === ''));
   protected readonly unreadable = computed(() => this.tags().filter((t) => t.unreadable !== ''));
