@@ -379,5 +379,8 @@ describe('how the backups stand', () => {
       { last: '2026-03-14T02:00:00Z', many: 3, failed: 'ENOSPC' },
       { says: 'Last backup 2026-03-14 02:00 UTC, 3 kept. The last try failed: ENOSPC.', bad: true },
     ],
-  ])('%j', (state, words) => expect(backupWords(state, now)).toEqual(words));
+  ])('%j', (state, said) => {
+    asked();
+    expect(backupWords(state, now)).toEqual(said);
+  });
 });
