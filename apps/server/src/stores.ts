@@ -1,6 +1,10 @@
 import type { Db } from './database/open-database';
+import { DemoStore } from './demo/demo-store';
 import { DeedStore } from './jobs/deed-store';
 import { JobStore } from './jobs/job-store';
+import { LinkStore } from './people/link-store';
+import { PeopleStore } from './people/people-store';
+import { SessionStore } from './people/session-store';
 import { DueStore } from './prove/due-store';
 import { LogStore } from './prove/log-store';
 import { PhotoStore } from './prove/photo-store';
@@ -19,6 +23,10 @@ export interface Stores {
   readonly verdicts: VerdictStore;
   readonly due: DueStore;
   readonly deeds: DeedStore;
+  readonly demo: DemoStore;
+  readonly people: PeopleStore;
+  readonly sessions: SessionStore;
+  readonly links: LinkStore;
 }
 
 /** `edition`: which program judges; see `scripts/serve.mjs`. */
@@ -32,4 +40,8 @@ export const storesOf = (db: Db, photos: string, edition = 'here'): Stores => ({
   verdicts: new VerdictStore(db, edition),
   due: new DueStore(db, edition),
   deeds: new DeedStore(db),
+  demo: new DemoStore(db),
+  people: new PeopleStore(db),
+  sessions: new SessionStore(db),
+  links: new LinkStore(db),
 });

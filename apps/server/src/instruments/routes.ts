@@ -1,6 +1,7 @@
 import { json, Router, type Response } from 'express';
 import { z } from 'zod';
 import { InstrumentKind, INSTRUMENTS, Lies, Press, PullAsked, TurnAsked } from '@core/formats/instrument-messages';
+import { EventStream } from '../edges/event-stream';
 import { problem } from '../edges/problem';
 import { Rigs } from './rigs';
 import { seeded } from './seeded';
@@ -9,7 +10,7 @@ import { StandIn } from './stand-in';
 /** One tab's instruments and where they send. */
 interface Bench {
   readonly instruments: ReadonlyMap<string, StandIn>;
-  readonly listeners: Set<Response>;
+  readonly listeners: EventStream;
   readonly rigs: Rigs;
   seq: number;
 }
@@ -22,15 +23,14 @@ const Seed = z.coerce
   .max(2 ** 31)
   .optional();
 const MOST_BENCHES = 40;
-const HEARTBEAT = 15_000;
+/** A tab that comes again may be heard twice for a moment. */
+const MOST_LISTENERS = 4;
 
 /** Simulated instruments over server-sent events: each tab's bench lives as long as its stream does. */
 export function instrumentRoutes(): { readonly routes: Router; endStreams(): void } {
   const routes = Router();
   const benches = new Map<string, Bench>();
-  const say = (bench: Bench, event: string, data: unknown) => {
-    for (const to of bench.listeners) to.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
-  };
+  const say = (bench: Bench, event: string, data: unknown) => bench.listeners.say(event, data);
 
   routes.get('/:bench/stream', (req, res) => {
     const id = BenchId.safeParse(req.params.bench);
@@ -42,26 +42,20 @@ export function instrumentRoutes(): { readonly routes: Router; endStreams(): voi
       const random = seeded(seed.data ?? Math.floor(Math.random() * 2 ** 31));
       const made: Bench = {
         instruments: new Map(INSTRUMENTS.map((k) => [k, new StandIn(k, random)])),
-        listeners: new Set(),
+        listeners: new EventStream(MOST_LISTENERS),
         rigs: new Rigs(random, (event, data) => say(made, event, { seq: ++made.seq, at: new Date().toISOString(), ...data })),
         seq: 0,
       };
       benches.set(id.data, (bench = made));
     }
     const open = bench;
-    res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' });
-    res.flushHeaders();
-    open.listeners.add(res);
-    for (const i of open.instruments.values()) res.write(`event: state\ndata: ${JSON.stringify(i.state())}\n\n`);
-    const beat = setInterval(() => res.write(': still here\n\n'), HEARTBEAT);
-    beat.unref();
-    res.on('close', () => {
-      clearInterval(beat);
-      open.listeners.delete(res);
+    if (open.listeners.full) return problem(res, 503, 'This bench is heard often enough already');
+    open.listeners.open(res, () => {
       if (open.listeners.size > 0) return;
       open.rigs.end();
       benches.delete(id.data);
     });
+    for (const i of open.instruments.values()) open.listeners.say('state', i.state(), res);
   });
 
   const found = (bench: string, kind: string, res: Response): { bench: Bench; instrument: StandIn } | undefined => {
@@ -141,7 +135,7 @@ export function instrumentRoutes(): { readonly routes: Router; endStreams(): voi
   const endStreams = () => {
     for (const bench of benches.values()) {
       bench.rigs.end();
-      for (const to of bench.listeners) to.end();
+      bench.listeners.end();
     }
   };
   return { routes, endStreams };

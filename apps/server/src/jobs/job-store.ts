@@ -51,6 +51,13 @@ export interface By {
 }
 const NOBODY: By = { who: '', did: '' };
 
+/** A document that was written, and by whom. */
+export interface Change {
+  readonly id: string;
+  readonly version: number;
+  readonly who: string;
+}
+
 export interface KeptVersion extends By {
   readonly version: number;
   readonly savedAt: string;
@@ -64,7 +71,7 @@ export type Deleted = 'deleted' | 'missing' | 'not in the bin' | 'has a logbook'
 /** Jobs in SQLite; each save is one transaction and keeps the version it made, with who made it and what was done. */
 export class JobStore {
   private readonly sql;
-  private readonly changed = new Set<(id: string) => void>();
+  private readonly changed = new Set<(change: Change) => void>();
 
   constructor(private readonly db: Db) {
     this.sql = {
@@ -87,7 +94,7 @@ export class JobStore {
   }
 
   /** Hears of every job whose document was added or changed. */
-  onChange(f: (id: string) => void): void {
+  onChange(f: (change: Change) => void): void {
     this.changed.add(f);
   }
 
@@ -146,7 +153,7 @@ export class JobStore {
       this.sql.keep.run({ id: job.id, version: 1, now, ...by, ...pack(1, document, undefined) });
       return true;
     })();
-    if (done) this.say(job.id);
+    if (done) this.say({ id: job.id, version: 1, who: by.who });
     return done;
   }
 
@@ -170,7 +177,7 @@ export class JobStore {
       });
       return { kind: 'saved', version: next };
     })();
-    if (saved.kind === 'saved') this.say(job.id);
+    if (saved.kind === 'saved') this.say({ id: job.id, version: saved.version, who: by.who });
     return saved;
   }
 
@@ -213,8 +220,8 @@ export class JobStore {
     })();
   }
 
-  private say(id: string): void {
-    for (const f of this.changed) f(id);
+  private say(change: Change): void {
+    for (const f of this.changed) f(change);
   }
 }
 

@@ -33,6 +33,8 @@ export interface Tag {
   readonly version: number;
   readonly archived: boolean;
   readonly binned: boolean;
+  /** Invented, and not worked in yet. */
+  readonly demo: boolean;
   readonly updatedAt: string;
   /** Why the document does not read; empty where it does. */
   readonly unreadable: string;
@@ -47,7 +49,7 @@ export interface RackPage {
   /** Of all that was asked for. */
   readonly total: number;
   /** How many hang where, whatever was asked for. */
-  readonly counts: Readonly<Record<(typeof PLACES)[number], number>>;
+  readonly counts: Readonly<Record<(typeof PLACES)[number] | 'demo', number>>;
   /** What there is to pick from where it was asked. */
   readonly families: readonly string[];
   readonly customers: readonly string[];
@@ -69,7 +71,8 @@ const ORDER = {
 } as const;
 const FROM = `FROM job j LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version`;
 
-interface Row extends Omit<Tag, 'archived' | 'binned' | 'verdict'> {
+interface Row extends Omit<Tag, 'archived' | 'binned' | 'demo' | 'verdict'> {
+  demo: number;
   archived: number;
   binned: number;
   verdict: string | null;
@@ -103,7 +106,7 @@ export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
   const all = where.join(' AND ');
   const rows = db
     .prepare<[object], Row>(
-      `SELECT j.id, j.name, j.family, j.customer, j.aboard, j.note, j.version, j.archived, j.binned_at IS NOT NULL AS binned,
+      `SELECT j.id, j.name, j.family, j.customer, j.aboard, j.note, j.version, j.archived, j.binned_at IS NOT NULL AS binned, j.demo,
          j.updated_at AS updatedAt, coalesce(f.unreadable, '') AS unreadable, CASE WHEN f.edition = @edition THEN f.version ELSE 0 END AS judged, v.verdict
        ${FROM} WHERE ${all} ORDER BY ${ORDER[asked.sort]} LIMIT @many OFFSET @from`,
     )
@@ -121,11 +124,12 @@ export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
       ...r,
       archived: r.archived === 1,
       binned: r.binned === 1,
+      demo: r.demo === 1,
       verdict: r.verdict === null ? null : (JSON.parse(r.verdict) as TagVerdict),
     })),
     total: one<{ n: number }>(`SELECT count(*) AS n ${FROM} WHERE ${all}`, values).n,
     counts: one(
-      `SELECT coalesce(sum(${PLACE.rack}), 0) AS rack, coalesce(sum(${PLACE.archive}), 0) AS archive, coalesce(sum(${PLACE.bin}), 0) AS bin FROM job j`,
+      `SELECT coalesce(sum(${PLACE.rack}), 0) AS rack, coalesce(sum(${PLACE.archive}), 0) AS archive, coalesce(sum(${PLACE.bin}), 0) AS bin, coalesce(sum(j.demo), 0) AS demo FROM job j`,
     ),
     families: names('family'),
     customers: names('customer'),

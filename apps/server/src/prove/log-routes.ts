@@ -3,6 +3,9 @@ import { z } from 'zod';
 import { LOG_FORMAT, logFile, verifyChain } from '@core/prove/chain';
 import { Entry, isOf, standing, type Line } from '@core/prove/log-entry';
 import { fileName } from '@paper/file-name';
+import { personOf } from '../people/guard';
+import type { Person } from '../people/people-store';
+import { may } from '../people/roles';
 import type { Workers } from '../pool/workers';
 import { problem } from '../edges/problem';
 import type { JobStore, StoredJob } from '../jobs/job-store';
@@ -48,6 +51,8 @@ export function logRoutes({ store, shop, book, photos, workers }: ProveParts): R
         const [issue] = read.error.issues;
         return refused(res, index, `${issue!.path.join('.') || 'entry'}: ${issue!.message}`);
       }
+      const no = notTheirs(read.data, personOf(res));
+      if (no) return refused(res, index, no);
       entries.push(read.data);
     }
     const stamp = entries.some(isStamp) ? await mayStamp(stored) : undefined;
@@ -114,6 +119,14 @@ export function logRoutes({ store, shop, book, photos, workers }: ProveParts): R
 interface Stamping {
   readonly no: string;
   readonly after: number;
+}
+/** Why an entry is not this person's to write; empty where it is, or where nobody is asked who they are. */
+function notTheirs({ by, body }: Entry, person: Person | undefined): string {
+  if (!person) return '';
+  if (by !== person.initials) return `by: ${by} is not who writes here — allowed: ${person.initials}`;
+  if (body.kind === 'signed' && !may(person.role, 'sign'))
+    return 'body: signed — allowed: somebody who may sign; ask whoever keeps the shop';
+  return '';
 }
 const isStamp = ({ body }: Entry): boolean => body.kind === 'signed' && body.operation === 'stamp';
 

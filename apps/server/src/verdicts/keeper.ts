@@ -21,7 +21,7 @@ export class Keeper {
   private idle: (() => void)[] = [];
 
   constructor(private readonly of: KeeperParts) {
-    of.store.onChange((id) => this.want(id));
+    of.store.onChange(({ id }) => this.want(id));
     of.book.onChange((id) => this.want(id));
   }
 

@@ -1,0 +1,1 @@
+SELECT count(*) AS keepers FROM person WHERE role = 'keep';

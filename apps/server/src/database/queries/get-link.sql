@@ -1,0 +1,1 @@
+SELECT job_id, until FROM link WHERE hash = ?;

@@ -1,0 +1,1 @@
+SELECT initials, name, role, passphrase, failed, locked_until FROM person WHERE initials = ?;

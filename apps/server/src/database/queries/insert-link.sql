@@ -1,0 +1,1 @@
+INSERT INTO link (hash, job_id, made_by, made_at, until) VALUES (@hash, @job, @by, @now, @until);

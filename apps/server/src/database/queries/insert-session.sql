@@ -1,0 +1,1 @@
+INSERT INTO session (hash, initials, created_at, seen_at) VALUES (@hash, @initials, @now, @now);

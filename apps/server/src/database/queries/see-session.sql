@@ -1,0 +1,1 @@
+UPDATE session SET seen_at = @now WHERE hash = @hash;

@@ -1,0 +1,1 @@
+UPDATE person SET failed = @failed, locked_until = @until WHERE initials = @initials;

@@ -1,0 +1,1 @@
+UPDATE person SET name = @name, role = @role WHERE initials = @initials;
