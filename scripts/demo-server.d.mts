@@ -4,4 +4,9 @@ export interface DemoServer {
   readonly data: string;
   stop(signal?: NodeJS.Signals): Promise<void>;
 }
-export declare function startDemoServer(options?: { data?: string; port?: number; demo?: boolean }): Promise<DemoServer>;
+export declare function startDemoServer(options?: {
+  data?: string;
+  port?: number;
+  demo?: boolean;
+  args?: readonly string[];
+}): Promise<DemoServer>;

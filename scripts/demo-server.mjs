@@ -6,10 +6,10 @@ import { join } from 'node:path';
 const ROOT = join(import.meta.dirname, '..');
 
 /** A server of its own on a free port with the demo jobs in a throw-away database. `stop(signal)` resolves when it is gone. */
-export async function startDemoServer({ data, port = 0, demo = true } = {}) {
+export async function startDemoServer({ data, port = 0, demo = true, args = [] } = {}) {
   const folder = data ? undefined : mkdtempSync(join(tmpdir(), 'mast-shoe-'));
   const file = data ?? join(folder, 'demo.sqlite');
-  const child = spawn(process.execPath, [join(ROOT, 'scripts/serve.mjs')], {
+  const child = spawn(process.execPath, [join(ROOT, 'scripts/serve.mjs'), ...args], {
     cwd: ROOT,
     env: { ...process.env, PORT: String(port), MAST_SHOE_DATA: file, MAST_SHOE_DEMO: demo ? '1' : '0', LOG_LEVEL: 'warn' },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],

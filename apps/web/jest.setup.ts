@@ -14,3 +14,15 @@ globalThis.IntersectionObserver ??= class {
     return [];
   }
 } as unknown as typeof IntersectionObserver;
+
+/** A stream that says nothing, and tabs that do not hear each other: both are tried in a browser. */
+globalThis.EventSource ??= class extends EventTarget {
+  static readonly CLOSED = 2;
+  readonly readyState = 0;
+  close(): void {}
+} as unknown as typeof EventSource;
+globalThis.BroadcastChannel ??= class extends EventTarget {
+  onmessage: ((e: MessageEvent) => void) | null = null;
+  postMessage(): void {}
+  close(): void {}
+} as unknown as typeof BroadcastChannel;

@@ -96,12 +96,12 @@ function lanOf(): Lan | undefined {
     log.error(
       'nobody is set up who keeps the shop: start without --lan, open People on the rack, and say who may come in; nothing listens',
     );
-    db.close();
+    closeDatabase(db);
     process.exit(1);
   }
   if ((settings.MAST_SHOE_CERT === undefined) !== (settings.MAST_SHOE_KEY === undefined)) {
     log.error('MAST_SHOE_CERT and MAST_SHOE_KEY belong together: one of them is missing');
-    db.close();
+    closeDatabase(db);
     process.exit(1);
   }
   return { hosts: hostsOf(settings.MAST_SHOE_HOSTS), proxy: settings.MAST_SHOE_PROXY === '1' };

@@ -2,6 +2,7 @@ import Database from 'better-sqlite3';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { marked } from '../database/marker';
+import { closeDatabase } from '../database/open-database';
 import { ROOT } from '../root';
 import { backUp, backupFault, backupsIn, restore } from './backup';
 
@@ -16,7 +17,7 @@ async function main([what, name, ...more]: string[]): Promise<number> {
     if (!existsSync(DATA)) return says(`there is no database at ${DATA}`, 2);
     const db = new Database(DATA, { fileMustExist: true });
     const made = await backUp(db, join(dirname(DATA), 'photos'), FOLDER);
-    db.close();
+    closeDatabase(db);
     return says(`backed up as ${made} in ${FOLDER}`);
   }
   if (what === 'backup' && name === '--list' && more.length === 0) {
@@ -45,7 +46,7 @@ function inUse(): boolean {
   } catch (e) {
     return String((e as { code?: string }).code).startsWith('SQLITE_BUSY');
   } finally {
-    db?.close();
+    if (db) closeDatabase(db);
   }
 }
 

@@ -40,11 +40,11 @@ export function openDatabase(file: string, folder = join(FOLDER, 'migrations')):
   }
 }
 
-/** Closes the database, its log written back, and marks that nothing is missing. */
+/** Closes the database, its log of changes written back by whoever closes it last, and marks that nothing is missing then. */
 export function closeDatabase(db: Db): void {
   const { name, memory } = db;
   db.close();
-  if (!memory) markClosed(name);
+  if (!memory && marked(name) && !existsSync(`${name}-wal`)) markClosed(name);
 }
 
 /** True where nothing was here yet. Throws where something was, and is gone. */

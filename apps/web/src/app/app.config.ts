@@ -6,12 +6,13 @@ import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { routes } from './app.routes';
 import { timeLimit } from './job/time-limit';
+import { atTheDoor } from './people/session';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch(), withInterceptors([timeLimit])),
+    provideHttpClient(withFetch(), withInterceptors([timeLimit, atTheDoor])),
     provideRouter(routes, withComponentInputBinding()),
     provideStore(),
     provideEffects(),

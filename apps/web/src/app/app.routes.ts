@@ -10,6 +10,7 @@ export const routes: Routes = [
     title: 'Side by side · Mast Shoe',
     loadComponent: () => import('./compare/compare-page').then((m) => m.ComparePage),
   },
+  { path: 'people', title: 'People · Mast Shoe', loadComponent: () => import('./people/people-page').then((m) => m.PeoplePage) },
   {
     path: 'history/:id',
     title: 'History · Mast Shoe',

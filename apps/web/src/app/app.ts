@@ -1,17 +1,39 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject, signal } from '@angular/core';
 import { MatIconRegistry } from '@angular/material/icon';
 import { RouterOutlet } from '@angular/router';
 import { Outbox } from './job/outbox';
+import { Door } from './people/door';
+import { SessionDesk } from './people/session';
 import { LogQueue } from './prove/log-queue';
 
 @Component({
   selector: 'ms-root',
-  imports: [RouterOutlet],
-  template: '<router-outlet />',
+  imports: [Door, RouterOutlet],
+  template: `
+    @if (inside()) {
+      <div class="page" [attr.inert]="session.outside() ? '' : null"><router-outlet /></div>
+    }
+    @if (session.outside()) {
+      <ms-door />
+    }
+  `,
+  styles: `
+    .page {
+      display: contents;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class App {
+  protected readonly session = inject(SessionDesk);
+  /** Once in, the page stays behind the door when a session is over: what was being written waits there. */
+  protected readonly inside = signal(false);
+
   constructor() {
+    void this.session.fetch();
+    effect(() => {
+      if (this.session.session() && !this.session.outside()) this.inside.set(true);
+    });
     // What was left unsent by a tab that is gone goes out wherever the application is opened.
     inject(Outbox);
     inject(LogQueue);

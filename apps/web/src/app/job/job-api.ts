@@ -40,6 +40,8 @@ export interface Tag {
   readonly version: number;
   readonly archived: boolean;
   readonly binned: boolean;
+  /** Invented, and not worked in yet. */
+  readonly demo: boolean;
   readonly updatedAt: string;
   /** Why its document does not read; empty where it does. */
   readonly unreadable: string;
@@ -65,7 +67,7 @@ export interface RackAsked {
 export interface RackPage {
   readonly tags: readonly Tag[];
   readonly total: number;
-  readonly counts: Readonly<Record<Place, number>>;
+  readonly counts: Readonly<Record<Place | 'demo', number>>;
   readonly families: readonly string[];
   readonly customers: readonly string[];
   readonly aboard: readonly string[];

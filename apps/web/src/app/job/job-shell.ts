@@ -18,6 +18,7 @@ import { Desk } from './desk';
 import { jobActions, jobFeature } from './job.state';
 import { HeadlineStrip } from './headline';
 import { Judge } from './judge';
+import { Live } from '../live/live';
 import { LogDesk } from '../prove/log-desk';
 import { Outbox } from './outbox';
 import { Traveller } from './traveller';
@@ -60,6 +61,7 @@ export class JobShell implements OnDestroy {
   private readonly commands = inject(Commands);
   private readonly dialog = inject(MatDialog);
   private readonly outbox = inject(Outbox);
+  protected readonly live = inject(Live);
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
   protected readonly router = inject(Router);
@@ -100,6 +102,7 @@ export class JobShell implements OnDestroy {
         this.desk.openLink.set('');
         this.desk.letGoOfCrank();
         this.store.dispatch(jobActions.open({ id }));
+        this.live.open(id);
       });
     });
     // Sent to the worker as the document changes, not after the page is drawn anew: the two then run side by side.
@@ -153,6 +156,7 @@ export class JobShell implements OnDestroy {
   }
 
   ngOnDestroy(): void {
+    this.live.open(null);
     this.judge.stop();
   }
 }

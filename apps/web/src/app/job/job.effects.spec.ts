@@ -6,6 +6,7 @@ import { provideState, provideStore, Store } from '@ngrx/store';
 import { oneFoot } from '@core/job/at-foot';
 import type { WholeJob } from '@core/job/whole-job';
 import { testJob } from '@core/testing/test-job';
+import { Live } from '../live/live';
 import { MemoryOutbox } from '../testing/memory-outbox';
 import { OutboxStore } from './outbox-store';
 import { JobEffects } from './job.effects';
@@ -178,4 +179,47 @@ it('a page that is left keeps its steps at once', () => {
   window.dispatchEvent(new Event('pagehide'));
   expect(keptName()).toBe('One');
   put().flush({ version: 2 });
+});
+
+describe('what others save', () => {
+  const saved = async (version: number, who = 'JF') => {
+    TestBed.inject(Live)['savings'].next({ id: job.id, version, who });
+    await jest.advanceTimersByTimeAsync(200);
+  };
+  it('comes in at once where nothing waits here, and can be undone like any step', async () => {
+    await saved(2);
+    http.expectOne({ method: 'GET', url: at }).flush(current(named('Theirs'), 2));
+    expect(state()).toMatchObject({ version: 2, save: 'saved', job: { name: 'Theirs' } });
+    expect(state().past.at(-1)?.did).toBe('what JF changed');
+    store.dispatch(jobActions.undo());
+    expect(put().request.headers.get('If-Match')).toBe('"2"');
+  });
+  it('our own, heard before its answer, is not fetched; nor what is of another job, or older', async () => {
+    change('Mine');
+    const mine = put();
+    await saved(2);
+    mine.flush({ version: 2 });
+    await saved(2);
+    await saved(1);
+    TestBed.inject(Live)['savings'].next({ id: 'other', version: 9, who: '' });
+    await jest.advanceTimersByTimeAsync(200);
+    http.expectNone({ method: 'GET', url: at });
+    expect(state()).toMatchObject({ version: 2, job: { name: 'Mine' } });
+  });
+  it('waits where something here is on its way: the two are merged as ever', async () => {
+    change('Mine');
+    const mine = put();
+    await saved(2);
+    http.expectNone({ method: 'GET', url: at });
+    mine.flush({ current: current(named('Theirs'), 2) }, { status: 412, statusText: 'no' });
+    expect(state()).toMatchObject({ save: 'conflict', job: { name: 'Mine' } });
+  });
+  it('a session that is over is no refusal: it is sent again', async () => {
+    change('Mine');
+    put().flush({}, { status: 401, statusText: 'no' });
+    expect(state().save).toBe('offline');
+    await jest.advanceTimersByTimeAsync(3100);
+    put().flush({ version: 2 });
+    expect(state().save).toBe('saved');
+  });
 });

@@ -7,6 +7,7 @@ import {
   concatMap,
   debounceTime,
   delay,
+  EMPTY,
   filter,
   from,
   fromEvent,
@@ -26,9 +27,12 @@ import type { WholeJob } from '@core/job/whole-job';
 import { failureText, JobApi, type StoredJob } from './job-api';
 import { isOurStep, jobActions, jobFeature, type JobState } from './job.state';
 import { historySaved, keepHistory, keptHistory, leftBehind } from './kept-history';
+import { Live } from '../live/live';
 import { Outbox } from './outbox';
 
 const RETRY_AFTER = 3000;
+/** How long the answer to a save may come after the word that it was saved, ms. */
+const OWN_ANSWER = 150;
 /** Keeping and saving wait until the keystroke is answered on the page, ms; a crash in between loses that keystroke only. */
 const AFTER_FRAME = 25;
 
@@ -42,6 +46,7 @@ export class JobEffects {
   private readonly store = inject(Store);
   private readonly api = inject(JobApi);
   private readonly outbox = inject(Outbox);
+  private readonly live = inject(Live);
   private readonly state = this.store.select(jobFeature.selectJobState);
 
   readonly open = createEffect(() =>
@@ -100,7 +105,8 @@ export class JobEffects {
       const { current } = e.error as { current?: StoredJob };
       if (current) return clashFound({ id, current });
     }
-    const refused = e instanceof HttpErrorResponse && e.status >= 400 && e.status < 500;
+    // A session that is over is no refusal: it is sent again by whoever comes in.
+    const refused = e instanceof HttpErrorResponse && e.status >= 400 && e.status < 500 && e.status !== 401;
     return jobActions.saveFailed({ id, save: refused ? 'refused' : 'offline', message: failureText(e) });
   }
 
@@ -162,6 +168,25 @@ export class JobEffects {
       ofType(jobActions.saveFailed),
       filter(({ save }) => save === 'offline'),
       mergeMap(({ id }) => of(jobActions.saveAgain({ id })).pipe(delay(RETRY_AFTER))),
+    ),
+  );
+
+  /** What others save comes in at once where nothing here waits to be saved; else it meets what is here when that is saved. */
+  readonly theirs = createEffect(() =>
+    this.live.saved.pipe(
+      withLatestFrom(this.state),
+      filter(([{ id, version }, s]) => s.status === 'ready' && s.settled?.id === id && version > s.version),
+      // Our own save, heard before its answer, is nobody else's.
+      delay(OWN_ANSWER),
+      map(([saved]) => saved),
+      withLatestFrom(this.state, (saved, s) => ({ saved, s })),
+      filter(({ saved, s }) => s.settled?.id === saved.id && saved.version > s.version && s.save === 'saved'),
+      switchMap(({ saved }) =>
+        this.api.get(saved.id).pipe(
+          map((stored) => jobActions.theirs({ stored, who: saved.who })),
+          catchError(() => EMPTY),
+        ),
+      ),
     ),
   );
 

@@ -75,6 +75,8 @@ export const jobActions = createActionGroup({
     'save failed': props<{ id: string; save: 'offline' | 'refused'; message: string }>(),
     'save again': props<{ id: string }>(),
     clashed: props<{ clash: Clash }>(),
+    /** What somebody else saved, while nothing here was waiting to be. */
+    theirs: props<{ stored: StoredJob; who: string }>(),
     'take merge': emptyProps(),
     'take theirs': emptyProps(),
   },
@@ -208,6 +210,13 @@ export const jobFeature = createFeature({
         ? { ...s, save: 'waiting' }
         : s,
     ),
+    on(jobActions.theirs, (s, { stored, who }): JobState => {
+      const { job, version } = stored;
+      const quiet = s.status === 'ready' && s.save === 'saved' && s.job === s.settled;
+      if (!quiet || s.settled?.id !== job.id || version <= s.version) return s;
+      const did = who ? `what ${who} changed` : 'what was changed in another tab';
+      return { ...step(s, job, did), version, base: job, save: 'saved' };
+    }),
     on(jobActions.clashed, (s, { clash }): JobState => ({ ...s, save: 'conflict', clash })),
     on(jobActions.takeMerge, (s): JobState => {
       if (!s.clash || !s.settled) return s;

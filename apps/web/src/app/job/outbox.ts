@@ -100,7 +100,8 @@ export class Outbox {
       return true;
     } catch (e) {
       const status = e instanceof HttpErrorResponse ? e.status : 0;
-      if (status < 400 || status >= 500) return false;
+      // Where a session is over, whoever comes in sends it.
+      if (status < 400 || status >= 500 || status === 401) return false;
       const current = status === 412 ? (e as HttpErrorResponse).error?.current : undefined;
       if (current && same(current.job, u.job)) this.landed(current);
       else this.put({ ...u, state: status === 412 ? 'clash' : 'refused', message: failureText(e) });

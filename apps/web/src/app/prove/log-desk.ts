@@ -4,6 +4,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { About, Body, Entry, Line } from '@core/prove/log-entry';
 import { Desk } from '../job/desk';
 import { failureText } from '../job/job-api';
+import { SessionDesk } from '../people/session';
 import { LogQueue } from './log-queue';
 
 const WHO = 'mast-shoe.by';
@@ -46,6 +47,12 @@ export class LogDesk {
   readonly askWho = signal(false);
 
   constructor() {
+    const session = inject(SessionDesk);
+    // Where people say who they are, they write in their own name.
+    effect(() => {
+      const me = session.person();
+      if (me) this.by.set(me.initials);
+    });
     effect(() => {
       if (this.id()) untracked(() => this.fetch());
     });

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { ShopDesk } from '../make/shop-desk';
+import { SessionDesk } from '../people/session';
 import { LogDesk } from './log-desk';
 
 /** Whose hand writes on this device: initials from the shop’s list, which can be added to here. */
@@ -8,19 +9,25 @@ import { LogDesk } from './log-desk';
   selector: 'ms-who',
   imports: [MatButton],
   template: `
-    <label [class.asked]="log.askWho()"
-      >Written by
-      <select aria-label="Written by" (change)="pick($any($event.target).value)">
-        <option value="" [selected]="log.by() === ''">nobody yet</option>
-        @for (h of hands(); track h.initials) {
-          <option [value]="h.initials" [selected]="h.initials === log.by()">{{ h.initials }}, {{ h.name }}</option>
-        }
-        @if (stranger()) {
-          <option [value]="log.by()" selected>{{ log.by() }}, not on the shop’s list</option>
-        }
-        <option value="+">Somebody else …</option>
-      </select>
-    </label>
+    @if (session.person(); as me) {
+      <p class="me">
+        Written by <b>{{ me.initials }}</b>, {{ me.name }}
+      </p>
+    } @else {
+      <label [class.asked]="log.askWho()"
+        >Written by
+        <select aria-label="Written by" (change)="pick($any($event.target).value)">
+          <option value="" [selected]="log.by() === ''">nobody yet</option>
+          @for (h of hands(); track h.initials) {
+            <option [value]="h.initials" [selected]="h.initials === log.by()">{{ h.initials }}, {{ h.name }}</option>
+          }
+          @if (stranger()) {
+            <option [value]="log.by()" selected>{{ log.by() }}, not on the shop’s list</option>
+          }
+          <option value="+">Somebody else …</option>
+        </select>
+      </label>
+    }
     @if (log.askWho()) {
       <p class="error" role="alert">Say who writes first: nothing was written yet.</p>
     }
@@ -63,6 +70,7 @@ import { LogDesk } from './log-desk';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhoField {
+  protected readonly session = inject(SessionDesk);
   protected readonly log = inject(LogDesk);
   private readonly shop = inject(ShopDesk);
   protected readonly hands = computed(() => this.shop.settings()?.hands ?? []);

@@ -32,6 +32,7 @@ const tag = (id: string, more: Partial<Tag> = {}): Tag => ({
   version: 1,
   archived: false,
   binned: false,
+  demo: false,
   updatedAt: '2026-03-14T10:00:00.000Z',
   unreadable: '',
   verdict: VERDICT,
@@ -54,7 +55,7 @@ const asked = () => http.expectOne((r) => r.method === 'GET' && r.url === '/api/
 const page = (tags: readonly Tag[], more: Partial<RackPage> = {}): RackPage => ({
   tags,
   total: tags.length,
-  counts: { rack: tags.length, archive: 0, bin: 0 },
+  counts: { rack: tags.length, archive: 0, bin: 0, demo: 0 },
   families: ['winch'],
   customers: ['Lake Sorrow'],
   aboard: [],
@@ -200,7 +201,7 @@ it('says which job has a change that is not on the server, and what to do about 
 
 describe('what hangs where, and how it is found', () => {
   it('archive and bin are places of their own', async () => {
-    await list([tag('a')], { counts: { rack: 1, archive: 4, bin: 2 } });
+    await list([tag('a')], { counts: { rack: 1, archive: 4, bin: 2, demo: 0 } });
     const places = [...host().querySelectorAll<HTMLElement>('ms-rack-filters mat-button-toggle button')];
     expect(places.map((p) => p.textContent!.trim())).toEqual(['Rack 1', 'Archive 4', 'Bin 2']);
     places[1]!.click();
@@ -239,7 +240,7 @@ describe('what hangs where, and how it is found', () => {
     request.flush(page([tag('b'), tag('c')], { total: 3 }));
     await settle();
     http.expectOne('/api/jobs/drawn?ids=c').flush({});
-    expect([...host().querySelectorAll('h3')].map((h) => h.textContent)).toEqual(['Job a', 'Job b', 'Job c']);
+    expect([...host().querySelectorAll('h3')].map((h) => h.textContent!.trim())).toEqual(['Job a', 'Job b', 'Job c']);
   });
   it('a table shows the same for many', async () => {
     await list([tag('a', { customer: 'Lake Sorrow' })]);

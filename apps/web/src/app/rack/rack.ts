@@ -15,7 +15,7 @@ import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatIcon } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
-import { catchError, firstValueFrom, map, type Observable, of } from 'rxjs';
+import { catchError, firstValueFrom, from, map, type Observable, of } from 'rxjs';
 import { GENERAL_CAUTION } from '@core/chain/cautions';
 import { times } from '@core/chain/headline';
 import { newJob } from '@core/job/new-job';
@@ -25,6 +25,7 @@ import { refusalText } from '@core/units/refusal';
 import { Importer } from '../imports/importer';
 import { Outbox } from '../job/outbox';
 import { failureText, freshId, JobApi, type Tag } from '../job/job-api';
+import { SessionDesk } from '../people/session';
 import { backupWords, type BackupState } from './backup-words';
 import { RackDesk } from './rack-desk';
 import { RackFilters } from './rack-filters';
@@ -53,6 +54,9 @@ export class Rack {
   private readonly api = inject(JobApi);
   private readonly router = inject(Router);
   private readonly importer = inject(Importer);
+  private readonly http = inject(HttpClient);
+  protected readonly session = inject(SessionDesk);
+  protected readonly invented = computed(() => this.desk.page()?.counts.demo ?? 0);
   protected readonly desk = inject(RackDesk);
   protected readonly times = times;
   protected readonly stateOf = stateOf;
@@ -69,12 +73,10 @@ export class Rack {
   /** A job asked to be deleted for good. */
   protected readonly deleting = signal<Tag | null>(null);
   protected readonly backups = toSignal(
-    inject(HttpClient)
-      .get<BackupState | null>('/api/backups')
-      .pipe(
-        map(backupWords),
-        catchError(() => of(null)),
-      ),
+    this.http.get<BackupState | null>('/api/backups').pipe(
+      map((b) => backupWords(b)),
+      catchError(() => of(null)),
+    ),
   );
   protected readonly tags = computed(() => this.desk.page()?.tags ?? []);
   protected readonly hanging = computed(() => this.tags().filter((t) => t.unreadable === ''));
@@ -117,6 +119,23 @@ export class Rack {
     if (said) this.justDone.set(said);
     void this.desk.load();
     return true;
+  }
+
+  /** The invented jobs, in one press; what was worked in stays. */
+  protected async takeDemoAway(): Promise<void> {
+    const asked = this.http.post<{ removed: number; kept: number }>('/api/demo/take-away', null);
+    let said = '';
+    const done = asked.pipe(
+      map(
+        ({ removed, kept }) =>
+          (said = `${removed} invented jobs are gone${kept > 0 ? `; ${kept} that were worked in stay` : ''}.`),
+      ),
+    );
+    if (await this.doThen(done)) this.justDone.set({ says: said });
+  }
+
+  protected async leave(): Promise<void> {
+    await this.doThen(from(this.session.leave()));
   }
 
   protected undo({ undo }: JustDone): void {
