@@ -29,7 +29,7 @@ export default {
       rootDir: '.',
       roots: ['<rootDir>/apps/web/src'],
       preset: 'jest-preset-angular',
-      setupFilesAfterEnv: ['<rootDir>/apps/web/jest.setup.ts'],
+      setupFilesAfterEnv: ['<rootDir>/apps/web/jest.setup.ts', '<rootDir>/apps/web/jest.icons.ts'],
       transform: {
         '/packages/core/.+\\.ts$': '<rootDir>/scripts/jest-esbuild.cjs',
         '^.+\\.(ts|mjs|js|html|svg)$': [

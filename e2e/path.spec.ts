@@ -174,7 +174,7 @@ test('the rack: copy, name, find, archive, bin, for good, table, history', async
   await expect(tag('Ladder, starboard')).toContainText('Ålesund fish farm · Pontoon');
   await fromMenu(page, 'More for Ladder, starboard', 'Archive');
   await expect(tag('Ladder, starboard')).toHaveCount(0);
-  await expect(page.locator('.done')).toContainText('Ladder, starboard is in the archive.');
+  await expect(page.locator('.done[role=status]')).toContainText('Ladder, starboard is in the archive.');
   const place = (name: RegExp) => page.getByRole('radio', { name });
   await place(/^Archive 1/).click();
   await fromMenu(page, 'More for Ladder, starboard', 'Back to the rack');

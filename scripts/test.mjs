@@ -63,6 +63,7 @@ const [[built]] = await Promise.all([
     ['type check and build: web, templates and workers', join(ROOT, 'scripts/build.mjs')],
     ['docs written from the code are current', '--import', 'tsx', join(ROOT, 'scripts/write-docs.ts'), '--check'],
     ['kernel compiled from its source is current', join(ROOT, 'scripts/build-kernel.mjs'), '--check'],
+    ['icons taken from the symbol font are current', join(ROOT, 'scripts/build-icons.mjs'), '--check'],
   ]),
   each([
     ['type check: core, server, command line, tests', bin('typescript/bin/tsc'), '-p', 'tsconfig.json'],

@@ -26,3 +26,10 @@ globalThis.BroadcastChannel ??= class extends EventTarget {
   postMessage(): void {}
   close(): void {}
 } as unknown as typeof BroadcastChannel;
+
+/** Nothing has a size here. */
+globalThis.ResizeObserver ??= class {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+} as unknown as typeof ResizeObserver;

@@ -9,7 +9,7 @@ const [winch, bench, , mast] = DEMO_RACK as [WholeJob, WholeJob, WholeJob, Whole
 const few = [
   { ...winch, customer: 'Lake Sorrow', aboard: 'Launch Teal' },
   { ...bench, customer: 'Lake Sorrow', aboard: 'Lorry 2' },
-  { ...mast, customer: 'Ålesund fish farm' },
+  { ...mast, customer: 'Ålesund fish farm', aboard: 'Net pen' },
 ];
 const names = (body: { tags: { name: string }[] }) => body.tags.map((t) => t.name);
 
@@ -39,7 +39,7 @@ describe('the rack is found by words, and sorted', () => {
       total: 2,
       counts: { rack: 3, archive: 0, bin: 0 },
       customers: ['Lake Sorrow', 'Ålesund fish farm'],
-      aboard: ['Launch Teal', 'Lorry 2'],
+      aboard: ['Launch Teal', 'Lorry 2', 'Net pen'],
       waiting: 0,
     });
     expect(names(page)).toEqual([winch.name]);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, effect, inject, signal } from '@angular/core';
-import { MatIconRegistry } from '@angular/material/icon';
 import { RouterOutlet } from '@angular/router';
+import { registerIcons } from './icons/register';
 import { Outbox } from './job/outbox';
 import { Door } from './people/door';
 import { SessionDesk } from './people/session';
@@ -37,6 +37,6 @@ export class App {
     // What was left unsent by a tab that is gone goes out wherever the application is opened.
     inject(Outbox);
     inject(LogQueue);
-    inject(MatIconRegistry).setDefaultFontSetClass('material-symbols-outlined');
+    registerIcons();
   }
 }

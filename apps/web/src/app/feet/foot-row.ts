@@ -107,7 +107,7 @@ const AXES = [
           }
         }
       </div>
-      <button mat-button type="button" (click)="takeOut()"><mat-icon>delete</mat-icon>Take this foot out</button>
+      <button mat-button type="button" (click)="takeOut()"><mat-icon svgIcon="delete" />Take this foot out</button>
     }
   `,
   styles: `

@@ -58,15 +58,13 @@ let count = 0;
           @if (value().from === 'assumed') {
             <span class="diamond" aria-hidden="true">◇</span>
           } @else {
-            <mat-icon aria-hidden="true">{{ words[value().from].icon }}</mat-icon>
+            <mat-icon aria-hidden="true" [svgIcon]="words[value().from].icon" />
           }
           <span>{{ words[value().from].word }}</span>
         </button>
         <mat-menu #menu="matMenu">
           @for (from of kinds; track from) {
-            <button mat-menu-item (click)="set(from)">
-              <mat-icon>{{ words[from].icon }}</mat-icon>{{ words[from].word }}
-            </button>
+            <button mat-menu-item (click)="set(from)"><mat-icon [svgIcon]="words[from].icon" />{{ words[from].word }}</button>
           }
         </mat-menu>
       }

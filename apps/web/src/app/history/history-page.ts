@@ -22,7 +22,7 @@ const SHOWN = 100;
   imports: [MatButton, MatIcon, RouterLink],
   template: `
     <header class="bar">
-      <a mat-button routerLink="/"><mat-icon>arrow_back</mat-icon>The rack</a>
+      <a mat-button routerLink="/"><mat-icon svgIcon="arrow_back" />The rack</a>
       <h1>
         History <span>{{ stored()?.job?.name }}</span>
       </h1>

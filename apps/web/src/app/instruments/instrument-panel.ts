@@ -14,7 +14,7 @@ const NAMES: Readonly<Record<InstrumentKind, string>> = { caliper: 'Caliper', ta
     <div class="head">
       <h3>Instruments</h3>
       <button mat-stroked-button type="button" [attr.aria-expanded]="open()" (click)="toggle()">
-        <mat-icon>{{ open() ? 'expand_more' : 'straighten' }}</mat-icon>{{ open() ? 'Put away' : 'Take out' }}
+        <mat-icon [svgIcon]="open() ? 'expand_more' : 'straighten'" />{{ open() ? 'Put away' : 'Take out' }}
       </button>
     </div>
     @if (open()) {

@@ -38,7 +38,7 @@ function notYet(v: Verdict | null, job: Job): string {
   selector: 'ms-traveller',
   imports: [FootKey, RouterLink, RouterLinkActive, MatIcon],
   template: `
-    <a class="rack" routerLink="/"><mat-icon aria-hidden="true">arrow_back</mat-icon>The rack</a>
+    <a class="rack" routerLink="/"><mat-icon aria-hidden="true" svgIcon="arrow_back" />The rack</a>
     <nav aria-label="Traveller">
       <ol>
         @for (s of stages(); track s.path) {

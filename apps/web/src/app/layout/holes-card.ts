@@ -42,7 +42,7 @@ const MARGIN = lengthRange('Margin round it', 300);
           {{ h.id }}, {{ h.purpose }}
         </button>
       }
-      <button mat-stroked-button type="button" (click)="add()"><mat-icon>add</mat-icon>Hole</button>
+      <button mat-stroked-button type="button" (click)="add()"><mat-icon svgIcon="add" />Hole</button>
     </div>
     <h3>Reach to an old hole</h3>
     @if (old().length > 0) {

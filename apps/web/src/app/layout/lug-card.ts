@@ -34,14 +34,14 @@ const same = (list: readonly string[]): readonly Choice[] => list.map((value) =>
           <ms-pick label="Pin" [value]="lug.pinClass" [choices]="classes" (changed)="put({ pinClass: $event })" />
           <ms-part-rows part="lug" />
         </section>
-        <button mat-stroked-button type="button" (click)="without()"><mat-icon>remove</mat-icon>Take the lug out</button>
+        <button mat-stroked-button type="button" (click)="without()"><mat-icon svgIcon="remove" />Take the lug out</button>
         <p class="note">
           BTH-1 counts working loads with its own factor 2 or 3 (lifting shops); EN counts the job’s own factors. Both take all of
           the case’s force on the pin.
         </p>
       } @else {
         <p class="note">The fitting has no lug. A padeye, a damper tab or a shackle plate is one.</p>
-        <button mat-stroked-button type="button" (click)="add()"><mat-icon>add</mat-icon>Lug and pin</button>
+        <button mat-stroked-button type="button" (click)="add()"><mat-icon svgIcon="add" />Lug and pin</button>
       }
       <ms-rated-list />
     }

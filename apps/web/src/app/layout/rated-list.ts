@@ -32,10 +32,10 @@ import { Desk } from '../job/desk';
           [system]="units()"
           (changed)="put(x.id, { carries: $event })"
         />
-        <button mat-button type="button" (click)="takeOut(x.id)"><mat-icon>close</mat-icon>Take it out</button>
+        <button mat-button type="button" (click)="takeOut(x.id)"><mat-icon svgIcon="close" />Take it out</button>
       </fieldset>
     }
-    <button mat-stroked-button type="button" (click)="add()"><mat-icon>add</mat-icon>Eye bolt or shackle</button>
+    <button mat-stroked-button type="button" (click)="add()"><mat-icon svgIcon="add" />Eye bolt or shackle</button>
   `,
   styles: `
     h3 {

@@ -46,12 +46,12 @@ const DRAWN = SHAPES.map((s) => ({
       }
       <div class="acts">
         @if (job.plate.outline) {
-          <button mat-stroked-button type="button" (click)="rectangle()"><mat-icon>crop_din</mat-icon>Rectangle again</button>
+          <button mat-stroked-button type="button" (click)="rectangle()"><mat-icon svgIcon="crop_din" />Rectangle again</button>
         } @else {
-          <button mat-stroked-button type="button" (click)="corners()"><mat-icon>polyline</mat-icon>Corner by corner</button>
+          <button mat-stroked-button type="button" (click)="corners()"><mat-icon svgIcon="polyline" />Corner by corner</button>
         }
-        <button mat-stroked-button type="button" (click)="opening()"><mat-icon>select_all</mat-icon>Opening</button>
-        <button mat-stroked-button type="button" (click)="file.click()"><mat-icon>draft</mat-icon>From a DXF</button>
+        <button mat-stroked-button type="button" (click)="opening()"><mat-icon svgIcon="select_all" />Opening</button>
+        <button mat-stroked-button type="button" (click)="file.click()"><mat-icon svgIcon="draft" />From a DXF</button>
         <input #file type="file" accept=".dxf" hidden aria-label="DXF outline" (change)="drawing(file)" />
       </div>
       @if (drawingRefused()) {

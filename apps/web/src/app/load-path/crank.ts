@@ -30,7 +30,7 @@ import { Desk } from '../job/desk';
         aria-label="Load back to what it is, and put the crank away"
         (click)="desk.letGoOfCrank()"
       >
-        <mat-icon>close</mat-icon>
+        <mat-icon svgIcon="close" />
       </button>
     </div>
     <ol aria-label="Links under the load as turned, those gone first">

@@ -1,12 +1,13 @@
 import {
-  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   ElementRef,
   inject,
   input,
   linkedSignal,
+  signal,
 } from '@angular/core';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
@@ -17,6 +18,7 @@ import { fieldWords, showUse } from '../fields/show';
 import { Desk } from '../job/desk';
 import type { Turned } from '../job/judge';
 import { Crank } from './crank';
+import { wholeLinks } from './fit-chain';
 
 const PARTS: Readonly<Record<Element, string>> = {
   lug: 'lug and pin',
@@ -28,6 +30,9 @@ const PARTS: Readonly<Record<Element, string>> = {
   skin: 'skin',
   joint: 'whole joint',
 };
+
+/** Crank, filters and the borders between parts, px. */
+const BESIDE = 54 + 92 + 30;
 
 type Filter = 'needed' | 'tight' | 'fails' | 'not needed';
 const NAMES: Readonly<Record<Filter, string>> = { needed: 'all', tight: 'tight', fails: 'fails', 'not needed': 'not needed' };
@@ -71,7 +76,7 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
             matTooltip="Turn the load up and see what lets go in which order (+ and −)"
             (click)="desk.cranking() ? desk.letGoOfCrank() : desk.turn(1)"
           >
-            <mat-icon aria-hidden="true">speed</mat-icon>turn up
+            <mat-icon aria-hidden="true" svgIcon="speed" />turn up
           </button>
           <div class="filters" role="group" aria-label="Which links are shown">
             @for (f of filters(); track f.id) {
@@ -82,7 +87,11 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
           </div>
           <ol aria-label="Load path, from fitting to structure">
             @for (l of shown(); track l.id; let i = $index) {
-              <li [style.--u]="l.utilisation" [class.first]="i > 0 && shown()[i - 1]!.element !== l.element">
+              <li
+                [style.--u]="l.utilisation"
+                [class.first]="i > 0 && shown()[i - 1]!.element !== l.element"
+                [class.edge-on]="!whole().has(l.id)"
+              >
                 <button
                   type="button"
                   [class]="l.state.replace(' ', '-')"
@@ -90,9 +99,10 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
                   [class.open]="l.id === desk.openLink()"
                   [attr.aria-pressed]="l.id === desk.openLink()"
                   [attr.aria-label]="spoken(l, v)"
+                  [attr.title]="whole().has(l.id) ? null : l.name + ' ' + figure(l)"
                   (click)="toggle(l)"
                 >
-                  <span class="part">{{ i === 0 || shown()[i - 1]!.element !== l.element ? parts[l.element] : '' }}</span>
+                  <span class="part">{{ heads().has(l.id) ? parts[l.element] : '' }}</span>
                   <svg viewBox="0 0 100 30" aria-hidden="true">
                     @if ((l.id === v.weakest && l.state !== 'sound') || (under() && l.state === 'fails')) {
                       <path class="metal" [attr.stroke-width]="thick(l)" d="M42 5H17a10 10 0 0 0 0 20H38" />
@@ -215,7 +225,33 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
     }
     li {
       flex: 1 1 0;
-      min-width: 88px;
+      min-width: 92px;
+    }
+    /* Edge on: its name along it, and how much of it is used. */
+    .edge-on {
+      flex: 0 0 24px;
+      min-width: 24px;
+    }
+    .edge-on button {
+      display: block;
+      padding: 4px 0 10px;
+    }
+    .edge-on svg,
+    .edge-on .value,
+    .edge-on .part {
+      display: none;
+    }
+    .edge-on .name {
+      display: block;
+      height: 86px;
+      overflow: hidden;
+      margin: 0 auto;
+      font: 500 12.5px/22px var(--label);
+      letter-spacing: 0;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+      writing-mode: vertical-rl;
+      transform: rotate(180deg);
     }
     button {
       position: relative;
@@ -276,6 +312,11 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
     .sound.weakest .value {
       font-size: 13px;
     }
+    .fails .value,
+    .tight .value {
+      font: 600 15px/1.1 var(--label);
+      letter-spacing: 0;
+    }
     .refused .value,
     .not-needed .value {
       font-weight: 500;
@@ -297,10 +338,10 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
     .fails .band {
       width: 100%;
       height: 9px;
-      background: repeating-linear-gradient(135deg, var(--accent) 0 4px, #fff 4px 7px);
+      background: repeating-linear-gradient(135deg, var(--accent) 0 4px, var(--card) 4px 7px);
     }
     .fails .value {
-      color: #8a1408;
+      color: var(--bad);
     }
     .refused,
     .waiting {
@@ -342,22 +383,36 @@ export class LoadPath {
     const keep = SHOWN[this.filter()];
     return this.links().filter((l) => keep(l) || l.id === this.desk.openLink());
   });
-  /** The weakest link is brought into sight when it changes; the rest of the chain is scrolled to by hand. */
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private readonly weakest = computed(() => this.verdict()?.weakest ?? '');
-  protected readonly follow = afterRenderEffect(() => {
-    if (this.weakest() === '') return;
-    const list = this.host.querySelector('ol');
-    const li = this.host.querySelector('button.weakest')?.parentElement;
-    if (!list || !li) return;
-    const over = li.offsetLeft - list.offsetLeft + li.offsetWidth - list.clientWidth;
-    // Whole links to the left of it, so that none is cut there.
-    list.scrollLeft = over > 0 ? Math.ceil(over / li.offsetWidth) * li.offsetWidth : 0;
+  /** The room there is for the chain, px. */
+  private readonly room = signal(Infinity);
+  /** Links drawn whole; the others stand edge on, so that all of the chain is in view. */
+  protected readonly whole = computed(() => wholeLinks(this.shown(), this.room(), [this.weakest(), this.desk.openLink()]));
+
+  /** The first link of each part that is drawn whole: it bears the part's name. */
+  protected readonly heads = computed(() => {
+    const named = new Set<Element>();
+    return new Set(
+      this.shown()
+        .filter((l) => this.whole().has(l.id) && !named.has(l.element) && named.add(l.element))
+        .map((l) => l.id),
+    );
   });
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const seen = new ResizeObserver(([at]) => this.room.set(at!.contentRect.width - BESIDE));
+    seen.observe(host);
+    inject(DestroyRef).onDestroy(() => seen.disconnect());
+  }
 
   /** Thicker metal, more in hand: 9 at no load down to 2 at and over capacity. */
   protected thick(l: Link): number {
     return l.state === 'refused' || l.state === 'not needed' ? 2 : 2 + 7 * Math.max(0, 1 - l.utilisation);
+  }
+
+  protected figure(l: Link): string {
+    return l.state === 'refused' || l.state === 'not needed' ? l.state : `${l.state} ${showUse(l.utilisation)}`;
   }
 
   protected inUnits(words: string): string {

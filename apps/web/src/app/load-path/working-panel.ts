@@ -25,7 +25,9 @@ import { WhyCard } from './why-card';
             <p class="note">{{ c.says }}</p>
           }
         </div>
-        <button mat-icon-button type="button" aria-label="Close the working" (click)="close()"><mat-icon>close</mat-icon></button>
+        <button mat-icon-button type="button" aria-label="Close the working" (click)="close()">
+          <mat-icon svgIcon="close" />
+        </button>
       </header>
       @if (l.state === 'refused' || l.state === 'not needed') {
         <p class="because">

@@ -17,7 +17,7 @@ import type { Load } from '@core/loads/schema';
         @for (b of builders; track b.kind) {
           <li>
             <button type="button" (click)="choose(b.kind)">
-              <mat-icon aria-hidden="true">{{ b.icon }}</mat-icon>
+              <mat-icon aria-hidden="true" [svgIcon]="b.icon" />
               <b>{{ b.name }}</b>
               <span>{{ b.says }}</span>
             </button>

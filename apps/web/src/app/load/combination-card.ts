@@ -23,7 +23,7 @@ import { changeCombination } from './edits';
       />
       <span class="note">{{ count() }}</span>
       <button mat-icon-button type="button" [attr.aria-label]="'Take out ' + combination().name" (click)="remove()">
-        <mat-icon>delete</mat-icon>
+        <mat-icon svgIcon="delete" />
       </button>
     </header>
     @for (row of rows(); track row.id) {

@@ -33,7 +33,7 @@ import { addLoad, changeLoad, freeId, removeLoad, setValue } from './edits';
         [attr.aria-label]="'Duplicate ' + load().name"
         (click)="duplicate()"
       >
-        <mat-icon>content_copy</mat-icon>
+        <mat-icon svgIcon="content_copy" />
       </button>
       <button
         mat-icon-button
@@ -43,7 +43,7 @@ import { addLoad, changeLoad, freeId, removeLoad, setValue } from './edits';
         [attr.aria-pressed]="load().mirrored"
         (click)="mirror()"
       >
-        <mat-icon>flip</mat-icon>
+        <mat-icon svgIcon="flip" />
       </button>
       <button
         mat-icon-button
@@ -52,7 +52,7 @@ import { addLoad, changeLoad, freeId, removeLoad, setValue } from './edits';
         [attr.aria-label]="'Worked examples for ' + b.name"
         [matMenuTriggerFor]="examples"
       >
-        <mat-icon>menu_book</mat-icon>
+        <mat-icon svgIcon="menu_book" />
       </button>
       <mat-menu #examples="matMenu">
         @for (w of b.worked; track w.title) {
@@ -66,7 +66,7 @@ import { addLoad, changeLoad, freeId, removeLoad, setValue } from './edits';
         [attr.aria-label]="'Take out ' + load().name"
         (click)="remove()"
       >
-        <mat-icon>delete</mat-icon>
+        <mat-icon svgIcon="delete" />
       </button>
       @if (load().mirrored) {
         <b class="mirrored">mirrored</b>

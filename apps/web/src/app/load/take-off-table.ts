@@ -19,9 +19,9 @@ import { changeLoad, freeId } from './edits';
   imports: [MatButton, MatIconButton, MatIcon, CsvImport, QuantityField],
   template: `
     <div class="bar">
-      <button mat-stroked-button type="button" (click)="add()"><mat-icon>add</mat-icon>Line</button>
+      <button mat-stroked-button type="button" (click)="add()"><mat-icon svgIcon="add" />Line</button>
       <button mat-stroked-button type="button" (click)="importing.set(!importing())">
-        <mat-icon>table_view</mat-icon>From a table
+        <mat-icon svgIcon="table_view" />From a table
       </button>
       @if (total(); as t) {
         <p class="total">
@@ -90,7 +90,7 @@ import { changeLoad, freeId } from './edits';
               <td class="share">{{ percent(i) }}</td>
               <td>
                 <button mat-icon-button type="button" [attr.aria-label]="'Take out ' + p.name" (click)="remove(p)">
-                  <mat-icon>close</mat-icon>
+                  <mat-icon svgIcon="close" />
                 </button>
               </td>
             </tr>

@@ -20,24 +20,24 @@ interface PacketState {
     <div class="downloads">
       @if (making(); as stop) {
         <button mat-flat-button class="wide" type="button" (click)="stop.unsubscribe(); making.set(null)">
-          <mat-icon>hourglass_top</mat-icon>Making the packet … press to stop
+          <mat-icon svgIcon="hourglass_top" />Making the packet … press to stop
         </button>
       } @else {
         <button mat-flat-button class="wide" type="button" [disabled]="!saved()" (click)="make()">
-          <mat-icon>inventory_2</mat-icon>Packet, PDF
+          <mat-icon svgIcon="inventory_2" />Packet, PDF
         </button>
       }
       @if (failure()) {
         <p class="wide error" role="alert">{{ failure() }}</p>
       }
       @if (older(); as words) {
-        <p class="wide older" role="status"><mat-icon aria-hidden="true">history</mat-icon>{{ words }}</p>
+        <p class="wide older" role="status"><mat-icon aria-hidden="true" svgIcon="history" />{{ words }}</p>
       }
-      <a mat-stroked-button [href]="file('report.pdf')" download><mat-icon>calculate</mat-icon>Report, PDF</a>
-      <a mat-stroked-button [href]="file('labels.pdf')" download><mat-icon>sell</mat-icon>Labels, PDF</a>
-      <a mat-stroked-button [href]="file('parts.csv')" download><mat-icon>list</mat-icon>Parts, CSV</a>
-      <a mat-stroked-button [href]="file('buy.csv')" download><mat-icon>shopping_cart</mat-icon>Buy list, CSV</a>
-      <a mat-stroked-button [href]="file('route.ics')" download><mat-icon>event</mat-icon>Route, calendar</a>
+      <a mat-stroked-button [href]="file('report.pdf')" download><mat-icon svgIcon="calculate" />Report, PDF</a>
+      <a mat-stroked-button [href]="file('labels.pdf')" download><mat-icon svgIcon="sell" />Labels, PDF</a>
+      <a mat-stroked-button [href]="file('parts.csv')" download><mat-icon svgIcon="list" />Parts, CSV</a>
+      <a mat-stroked-button [href]="file('buy.csv')" download><mat-icon svgIcon="shopping_cart" />Buy list, CSV</a>
+      <a mat-stroked-button [href]="file('route.ics')" download><mat-icon svgIcon="event" />Route, calendar</a>
     </div>
   `,
   styleUrl: './make-stage.scss',

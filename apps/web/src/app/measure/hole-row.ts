@@ -30,7 +30,7 @@ import { QuantityField } from '../fields/quantity-field';
       (changed)="moved.emit({ axis: 'y', q: $event })"
     />
     <button mat-icon-button type="button" [attr.aria-label]="'Take out ' + called() + ' ' + name()" (click)="removed.emit()">
-      <mat-icon>close</mat-icon>
+      <mat-icon svgIcon="close" />
     </button>
   `,
   styles: `

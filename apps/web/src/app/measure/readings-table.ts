@@ -28,7 +28,7 @@ const OVER_WORDS: Readonly<Record<Reading['over'], string>> = {
         <button mat-flat-button type="button" (click)="workOut()">Work out the centres</button>
       }
       <button mat-stroked-button type="button" [disabled]="pattern().holes.length < 2" (click)="add()">
-        <mat-icon>add</mat-icon>Reading
+        <mat-icon svgIcon="add" />Reading
       </button>
     </div>
     @if (pattern().readings.length > 0) {
@@ -92,7 +92,7 @@ const OVER_WORDS: Readonly<Record<Reading['over'], string>> = {
               <td class="number" [class.out]="off(r.id) > 0.5">{{ offText(r.id) }}</td>
               <td>
                 <button mat-icon-button type="button" [attr.aria-label]="'Take out reading ' + r.id" (click)="remove(r)">
-                  <mat-icon>close</mat-icon>
+                  <mat-icon svgIcon="close" />
                 </button>
               </td>
             </tr>

@@ -36,7 +36,7 @@ const KINDS: readonly Choice[] = [
     <div class="head">
       <h2>Zones of another skin</h2>
       <button mat-stroked-button type="button" [disabled]="zones().length >= 8" (click)="add()">
-        <mat-icon>add</mat-icon>Zone
+        <mat-icon svgIcon="add" />Zone
       </button>
     </div>
     @for (z of zones(); track z.id) {
@@ -51,7 +51,7 @@ const KINDS: readonly Choice[] = [
           (change)="put(z, { note: $any($event.target).value }, 'note')"
         />
         <button mat-icon-button type="button" [attr.aria-label]="'Take out zone ' + z.id" (click)="takeOut(z)">
-          <mat-icon>close</mat-icon>
+          <mat-icon svgIcon="close" />
         </button>
         @for (c of corners; track c.key) {
           <ms-quantity

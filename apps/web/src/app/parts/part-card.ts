@@ -46,11 +46,11 @@ const COUNTS = same(Array.from({ length: 60 }, (_, i) => String(i + 1)));
       @if (!p.eye) {
         <ms-part-works [part]="p" (changed)="change($event)" />
       }
-      <button mat-stroked-button type="button" (click)="takeOut()"><mat-icon>delete</mat-icon>Take this part out</button>
+      <button mat-stroked-button type="button" (click)="takeOut()"><mat-icon svgIcon="delete" />Take this part out</button>
     } @else if (other(); as o) {
       <h3>{{ o.name }}</h3>
       <p class="note">It is drawn on the plan: change its outline and holes there, its metal and thickness in the stack.</p>
-      <button mat-stroked-button type="button" (click)="closed.emit()"><mat-icon>architecture</mat-icon>To the plan</button>
+      <button mat-stroked-button type="button" (click)="closed.emit()"><mat-icon svgIcon="architecture" />To the plan</button>
     } @else {
       <p class="note">Press a piece to see and change it, or add one from stock.</p>
     }

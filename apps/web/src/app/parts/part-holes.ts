@@ -42,10 +42,10 @@ type Hole = FreePart['holes'][number];
             (changed)="put(h.id, { y: $event.v })"
           />
           <ms-made-hole-fields [hole]="h" [units]="units()" (changed)="put(h.id, $event)" />
-          <button mat-button type="button" (click)="takeOut(h.id)"><mat-icon>close</mat-icon>Take hole {{ h.id }} out</button>
+          <button mat-button type="button" (click)="takeOut(h.id)"><mat-icon svgIcon="close" />Take hole {{ h.id }} out</button>
         </fieldset>
       }
-      <button mat-stroked-button type="button" (click)="add()"><mat-icon>add</mat-icon>Hole</button>
+      <button mat-stroked-button type="button" (click)="add()"><mat-icon svgIcon="add" />Hole</button>
     </section>
   `,
   styles: `

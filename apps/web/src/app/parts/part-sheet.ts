@@ -21,7 +21,7 @@ const withRoom = ({ x0, x1, y0, y1 }: Rect): Rect => {
   imports: [BlankDrawing, MatButton, MatIcon],
   template: `
     <div class="head">
-      <button mat-stroked-button type="button" (click)="closed.emit()"><mat-icon>arrow_back</mat-icon>All parts</button>
+      <button mat-stroked-button type="button" (click)="closed.emit()"><mat-icon svgIcon="arrow_back" />All parts</button>
       <h2>{{ part().mark }} · {{ part().name }}</h2>
       <span class="note">{{ facts() }}</span>
     </div>

@@ -136,9 +136,9 @@ const DIMENSIONS: Readonly<Record<StockForm['form'], readonly (readonly [key: st
           }
         }
         <p class="acts">
-          <button mat-stroked-button type="button" (click)="more()"><mat-icon>add</mat-icon>Bend</button>
+          <button mat-stroked-button type="button" (click)="more()"><mat-icon svgIcon="add" />Bend</button>
           <button mat-stroked-button type="button" [disabled]="b.bends.length === 0" (click)="less()">
-            <mat-icon>remove</mat-icon>Bend
+            <mat-icon svgIcon="remove" />Bend
           </button>
         </p>
         @if (b.bends.length === 0) {

@@ -21,7 +21,7 @@ const MOST = { wide: 560, high: 250 } as const;
     <div class="head">
       <h2>Parts</h2>
       <span class="note">{{ sum() }}</span>
-      <button mat-stroked-button type="button" [matMenuTriggerFor]="stock"><mat-icon>add</mat-icon>Part</button>
+      <button mat-stroked-button type="button" [matMenuTriggerFor]="stock"><mat-icon svgIcon="add" />Part</button>
       <mat-menu #stock="matMenu">
         @for (s of begun; track s) {
           <button mat-menu-item type="button" (click)="add(s)">

@@ -25,11 +25,11 @@ const AGAIN = 2000;
   imports: [MatButton, MatIcon, RouterLink],
   template: `
     <header class="bar">
-      <a mat-button routerLink="/"><mat-icon>arrow_back</mat-icon>The rack</a>
+      <a mat-button routerLink="/"><mat-icon svgIcon="arrow_back" />The rack</a>
       <h1>Due</h1>
       <span class="gap"></span>
       <label><input type="checkbox" [checked]="all()" (change)="all.set(!all())" /> jobs not in use too</label>
-      <a mat-stroked-button href="/api/due/calendar.ics" download><mat-icon>event</mat-icon>Calendar</a>
+      <a mat-stroked-button href="/api/due/calendar.ics" download><mat-icon svgIcon="event" />Calendar</a>
     </header>
     @if (failure()) {
       <p class="error" role="alert">{{ failure() }} <button mat-button type="button" (click)="fetch()">Try again</button></p>

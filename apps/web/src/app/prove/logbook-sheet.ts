@@ -66,8 +66,8 @@ const pullOf = ({ entry }: Line): string => {
           }
         </select></label
       >
-      <button mat-stroked-button type="button" (click)="verify()"><mat-icon>verified</mat-icon>Verify the chain</button>
-      <a mat-stroked-button [href]="'/api/jobs/' + id() + '/log.json'" download><mat-icon>save_alt</mat-icon>Logbook, JSON</a>
+      <button mat-stroked-button type="button" (click)="verify()"><mat-icon svgIcon="verified" />Verify the chain</button>
+      <a mat-stroked-button [href]="'/api/jobs/' + id() + '/log.json'" download><mat-icon svgIcon="save_alt" />Logbook, JSON</a>
       <span role="status" [class.good]="verified()?.whole" [class.bad]="verified() && !verified()!.whole">{{
         verified()?.says
       }}</span>

@@ -20,7 +20,7 @@ const TYPES = ['image/jpeg', 'image/png', 'image/webp'];
       [attr.aria-label]="label()"
       (change)="take(file)"
     />
-    <button mat-stroked-button type="button" (click)="file.click()"><mat-icon>photo_camera</mat-icon>{{ label() }}</button>
+    <button mat-stroked-button type="button" (click)="file.click()"><mat-icon svgIcon="photo_camera" />{{ label() }}</button>
     @if (wrong()) {
       <p class="error" role="alert">{{ wrong() }}</p>
     }

@@ -63,12 +63,12 @@ import { Prover } from './prover';
     <div>
       <h3>Leaves the shop</h3>
       <div class="files">
-        <a mat-flat-button [href]="file('record.pdf')" download><mat-icon>picture_as_pdf</mat-icon>Record, PDF</a>
+        <a mat-flat-button [href]="file('record.pdf')" download><mat-icon svgIcon="picture_as_pdf" />Record, PDF</a>
         <a mat-stroked-button [href]="file('record.html')" download
-          ><mat-icon>description</mat-icon>Record, a page for the customer</a
+          ><mat-icon svgIcon="description" />Record, a page for the customer</a
         >
-        <a mat-stroked-button [href]="file('handover.pdf')" download><mat-icon>handshake</mat-icon>Open points, PDF</a>
-        <a mat-stroked-button [href]="file('log.json')" download><mat-icon>save_alt</mat-icon>Logbook, JSON</a>
+        <a mat-stroked-button [href]="file('handover.pdf')" download><mat-icon svgIcon="handshake" />Open points, PDF</a>
+        <a mat-stroked-button [href]="file('log.json')" download><mat-icon svgIcon="save_alt" />Logbook, JSON</a>
       </div>
       @if (waiting() > 0) {
         <p class="bad">{{ waiting() }} lines are not on the server yet: they are not in these files.</p>

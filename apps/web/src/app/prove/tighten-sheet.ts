@@ -47,7 +47,7 @@ const TYPED = { label: 'Torque', dimension: 'moment', min: 0, max: 1e8, allowed:
           <div class="bar">
             @if (bench.link() === 'closed') {
               <button mat-flat-button type="button" (click)="bench.open()">
-                <mat-icon>handyman</mat-icon>Take out the wrench
+                <mat-icon svgIcon="handyman" />Take out the wrench
               </button>
             } @else {
               <button mat-flat-button type="button" [disabled]="pulling() || bench.link() !== 'open'" (click)="pull(t)">

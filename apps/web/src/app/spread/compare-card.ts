@@ -23,10 +23,10 @@ import type { Comparer } from './comparer';
         Solving {{ s.side === 'here' ? 'this layout' : 'the other'
         }}{{ s.of > 0 ? ', case ' + (s.done + 1) + ' of ' + s.of : '' }}
       </p>
-      <button mat-stroked-button type="button" (click)="comparer().stop()"><mat-icon>stop</mat-icon>Stop</button>
+      <button mat-stroked-button type="button" (click)="comparer().stop()"><mat-icon svgIcon="stop" />Stop</button>
     } @else {
       <button mat-flat-button type="button" [disabled]="!other()" (click)="compare.emit()">
-        <mat-icon>compare</mat-icon>Solve both
+        <mat-icon svgIcon="compare" />Solve both
       </button>
     }
     @if (comparer().refusal(); as no) {
