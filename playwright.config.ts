@@ -11,6 +11,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // What is kept in the browser would stand between a test and the requests it holds back; the tests of it let it in.
+    serviceWorkers: 'block',
     // Menus and dialogs open at once, as for people who ask for less motion.
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: findChromium() ?? '', args: CHROMIUM_FLAGS },

@@ -1,6 +1,7 @@
 // Builds the web application where its sources have changed since the last build; --force always.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { build as bundle } from 'esbuild';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
@@ -49,5 +50,25 @@ if (done.status !== 0) {
   console.error(`build: failed${done.error ? ` (${done.error.message})` : ''}`);
   process.exit(1);
 }
+const web = join(ROOT, 'dist/web/browser');
+const files = readdirSync(web).filter((f) => f !== 'index.html' && f !== 'service-worker.js');
+// Fonts and pictures lie in folders.
+const deeper = readdirSync(web, { withFileTypes: true })
+  .filter((e) => e.isDirectory())
+  .flatMap((e) => readdirSync(join(web, e.name)).map((f) => `${e.name}/${f}`));
+await bundle({
+  entryPoints: [join(ROOT, 'apps/web/src/offline/service-worker.ts')],
+  outfile: join(web, 'service-worker.js'),
+  bundle: true,
+  minify: true,
+  format: 'iife',
+  target: 'es2022',
+  tsconfig: join(ROOT, 'tsconfig.base.json'),
+  define: {
+    BUILT_FILES: JSON.stringify([...files, ...deeper].filter((f) => /\.[a-z0-9]+$/.test(f)).map((f) => `/${f}`)),
+    'process.env.NODE_ENV': '"production"',
+  },
+  logLevel: 'warning',
+});
 mkdirSync(join(ROOT, 'dist/web'), { recursive: true });
 writeFileSync(STAMP, now);

@@ -68,6 +68,7 @@ const [[built]] = await Promise.all([
   each([
     ['type check: core, server, command line, tests', bin('typescript/bin/tsc'), '-p', 'tsconfig.json'],
     ['type check: web tests', bin('typescript/bin/tsc'), '-p', 'apps/web/tsconfig.spec.json', '--noEmit'],
+    ['type check: service worker', bin('typescript/bin/tsc'), '-p', 'apps/web/tsconfig.offline.json'],
     ['lint', bin('eslint/bin/eslint.js'), '.', '--max-warnings=0'],
   ]),
 ]);

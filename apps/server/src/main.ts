@@ -3,7 +3,7 @@ import { createServer as createSecure } from 'node:https';
 import { dirname, join } from 'node:path';
 import { readFileSync } from 'node:fs';
 import { pino } from 'pino';
-import { z } from 'zod';
+import * as z from 'zod';
 import { createApp, type Lan } from './app';
 import { Nightly } from './backups/nightly';
 import { closeDatabase, openDatabase } from './database/open-database';

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { Router } from 'express';
+import express, { Router, type Response } from 'express';
 
 /** The built web application: its files for a year, its page anew each time, with the nonce of that answer. */
 export function webPages(folder: string): Router {
@@ -8,7 +8,15 @@ export function webPages(folder: string): Router {
   const at = join(folder, 'index.html');
   if (!existsSync(at)) return routes;
   const page = readFileSync(at, 'utf8');
-  routes.use(express.static(folder, { index: false, immutable: true, maxAge: '1y', redirect: false }));
+  // Asked anew each time: it is what says that there is something newer.
+  routes.get('/service-worker.js', (_req, res) => {
+    res.set('Cache-Control', 'no-cache').sendFile(join(folder, 'service-worker.js'));
+  });
+  // Named by what is in them they stay for a year; the few with plain names are asked about each time.
+  const setHeaders = (res: Response, path: string) => {
+    if (!/-[A-Z0-9]{8}\.[a-z0-9]+$/.test(path)) res.set('Cache-Control', 'no-cache');
+  };
+  routes.use(express.static(folder, { index: false, immutable: true, maxAge: '1y', redirect: false, setHeaders }));
   routes.get('/{*splat}', (_req, res) => {
     res
       .type('html')

@@ -1,5 +1,5 @@
 import { json, Router, type Response } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { InstrumentKind, INSTRUMENTS, Lies, Press, PullAsked, TurnAsked } from '@core/formats/instrument-messages';
 import { EventStream } from '../edges/event-stream';
 import { problem } from '../edges/problem';

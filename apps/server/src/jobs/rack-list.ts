@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FAMILIES } from '@core/loads/registry';
 import type { Db } from '../database/open-database';
 import type { TagVerdict } from '../verdicts/face';

@@ -1,5 +1,5 @@
 import { json, Router, type Response } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { MAX_FILE, readJobData } from '@core/formats/read-job';
 import type { Db } from '../database/open-database';
 import { problem, refused, unread } from '../edges/problem';

@@ -1,5 +1,5 @@
 import { json, Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { problem } from '../edges/problem';
 import { whoOf } from '../edges/who';
 import type { DeedStore } from '../jobs/deed-store';

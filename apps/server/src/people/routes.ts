@@ -1,6 +1,6 @@
 import { json, Router, type Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { z } from 'zod';
+import * as z from 'zod';
 import { problem } from '../edges/problem';
 import { whoOf } from '../edges/who';
 import type { DeedStore } from '../jobs/deed-store';

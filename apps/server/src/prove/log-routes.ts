@@ -1,5 +1,5 @@
 import { json, raw, Router, type Response } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { LOG_FORMAT, logFile, verifyChain } from '@core/prove/chain';
 import { Entry, isOf, standing, type Line } from '@core/prove/log-entry';
 import { fileName } from '@paper/file-name';

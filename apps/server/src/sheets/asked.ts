@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { WIDEST_KERF } from '@core/shop/cut-shape';
 import { PAPERS, type PaperName } from '@core/shop/template-pages';
 

@@ -1,5 +1,5 @@
 import { json, Router } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { refusalsOf } from '@core/formats/read-job';
 import { ShopSettings } from '@core/stock/shop-settings';
 import { refusalText } from '@core/units/refusal';

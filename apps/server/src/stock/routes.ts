@@ -1,5 +1,5 @@
 import { json, Router, type Response } from 'express';
-import { z } from 'zod';
+import * as z from 'zod';
 import { refusalsOf } from '@core/formats/read-job';
 import { OwnMetal } from '@core/job/own-stock';
 import { problem } from '../edges/problem';

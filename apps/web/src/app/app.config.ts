@@ -5,6 +5,7 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { routes } from './app.routes';
+import { seesAway } from './job/away';
 import { timeLimit } from './job/time-limit';
 import { atTheDoor } from './people/session';
 
@@ -12,7 +13,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch(), withInterceptors([timeLimit, atTheDoor])),
+    provideHttpClient(withFetch(), withInterceptors([seesAway, timeLimit, atTheDoor])),
     provideRouter(routes, withComponentInputBinding()),
     provideStore(),
     provideEffects(),

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { VERSION } from '../job/schema';
 import { WholeJob } from '../job/whole-job';
 import { MAKING_WORDS } from './making-words';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Instruments as the bench sends them: what a digital caliper, a tape or laser and an angle finder would type, with their state. */
 export const INSTRUMENTS = ['caliper', 'tape', 'angle'] as const;

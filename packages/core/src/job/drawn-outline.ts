@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CORNERS } from '../geometry/outline';
 import { rangedNumber as number } from '../units/quantity';
 import { RANGES } from './ranges';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { id, name } from '../loads/schema';
 import { quantity } from '../units/quantity';
 import { DrawnOutline } from './drawn-outline';

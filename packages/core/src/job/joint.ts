@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { id } from '../loads/schema';
 import { HEAD_IDS } from '../stock/heads';
 import { NUT_KIND_IDS } from '../stock/nut-kinds';

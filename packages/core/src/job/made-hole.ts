@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Point } from '../geometry/points';
 import { id } from '../loads/schema';
 import { quantity, rangedNumber as number, type Plain } from '../units/quantity';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CURE_STEPS, PRODUCT_USES, USUAL_PRODUCTS, type Product, type ProductUse } from '../stock/products';
 
 /** A plain figure of the shop floor: no unit to mix up, so no text beside it. */

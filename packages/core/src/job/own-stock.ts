@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** A row the shop wrote itself, with where its values come from. */
 const between = (low: number, high: number, unit: string) =>

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FAMILIES } from '../loads/registry';
 import { Combination, id, Load, name } from '../loads/schema';
 import { Provenance, quantity, rangedNumber as number } from '../units/quantity';

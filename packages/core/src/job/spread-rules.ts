@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 const ranged = (label: string, unit: string, low: number, high: number) => {
   const allowed = `${label}: allowed ${low} to ${high} ${unit}`;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { id, name } from '../loads/schema';
 import { MAX_READINGS, Provenance, quantity, rangedNumber as number } from '../units/quantity';
 import { RANGES } from './ranges';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { id, name } from '../loads/schema';
 import { STANDING_RULES, STANDS_ON } from '../standing/stands';
 import { rangedNumber as number } from '../units/quantity';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { quantity, type Quantity } from '../units/quantity';
 import type { Builder } from './builder';
 import { DURATIONS, type Duration } from '../stock/load-duration';

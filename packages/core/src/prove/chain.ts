@@ -1,7 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils';
 import canonicalize from 'canonicalize';
-import { z } from 'zod';
+import * as z from 'zod';
 import { Entry, SHA256, type Line } from './log-entry';
 
 /** Before the first line. */

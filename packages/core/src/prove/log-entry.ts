@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { id } from '../loads/schema';
 import { MAX_READINGS } from '../units/quantity';
 

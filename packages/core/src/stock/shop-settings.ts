@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { USUAL_SAW } from './bar-lengths';
 import { RATES } from './rates';
 import { USUAL_SHEET_CUT } from './sheet-sizes';

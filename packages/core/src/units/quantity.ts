@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { disagreement } from './agreement';
 import type { FieldRange } from './field-range';
 import type { Dimension } from './unit-table';

@@ -18,6 +18,7 @@ import { Desk } from './desk';
 import { jobActions, jobFeature } from './job.state';
 import { HeadlineStrip } from './headline';
 import { Judge } from './judge';
+import { Away } from './away';
 import { Live } from '../live/live';
 import { LogDesk } from '../prove/log-desk';
 import { Outbox } from './outbox';
@@ -62,6 +63,7 @@ export class JobShell implements OnDestroy {
   private readonly dialog = inject(MatDialog);
   private readonly outbox = inject(Outbox);
   protected readonly live = inject(Live);
+  private readonly away = inject(Away).away;
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
   protected readonly router = inject(Router);
@@ -78,6 +80,7 @@ export class JobShell implements OnDestroy {
     // Why, as far as it is known: the server is away, its disk is full, its database is locked.
     if (s.save === 'offline' && s.message)
       return `${SAVE_WORDS.offline}: ${s.message.charAt(0).toLowerCase()}${s.message.slice(1)}${also}`;
+    if (s.save === 'saved' && this.away()) return `the server is away: as it was last seen here${also}`;
     return SAVE_WORDS[s.save] + also;
   });
   protected readonly school = computed(() => {

@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { fromEvent, Subject } from 'rxjs';
-import { z } from 'zod';
+import * as z from 'zod';
 import { SessionDesk } from '../people/session';
 
 const Saved = z.object({ id: z.string(), version: z.number(), who: z.string() });

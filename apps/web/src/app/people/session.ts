@@ -1,6 +1,7 @@
 import { HttpClient, HttpErrorResponse, type HttpInterceptorFn } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { firstValueFrom, tap } from 'rxjs';
+import { forgetHere } from '../../offline/kept-here';
 
 export const ROLES = ['look', 'work', 'sign', 'keep'] as const;
 export type Role = (typeof ROLES)[number];
@@ -42,6 +43,7 @@ export class SessionDesk {
 
   async leave(): Promise<void> {
     await firstValueFrom(this.http.delete('/api/session'));
+    await forgetHere();
     this.session.update((s) => s && { ...s, person: null });
   }
 

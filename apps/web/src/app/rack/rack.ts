@@ -23,6 +23,7 @@ import { oneFoot } from '@core/job/at-foot';
 import type { WholeJob } from '@core/job/whole-job';
 import { refusalText } from '@core/units/refusal';
 import { Importer } from '../imports/importer';
+import { Away } from '../job/away';
 import { Outbox } from '../job/outbox';
 import { failureText, freshId, JobApi, type Tag } from '../job/job-api';
 import { SessionDesk } from '../people/session';
@@ -56,6 +57,7 @@ export class Rack {
   private readonly importer = inject(Importer);
   private readonly http = inject(HttpClient);
   protected readonly session = inject(SessionDesk);
+  protected readonly away = inject(Away).away;
   protected readonly invented = computed(() => this.desk.page()?.counts.demo ?? 0);
   protected readonly desk = inject(RackDesk);
   protected readonly times = times;
