@@ -1,14 +1,15 @@
-// npm run bench [-- spread [--dump DIR]]: bundled without helpers, as the browser runs it, then timed in Node.
+// npm run bench [-- shop | spread [--dump DIR]]: bundled without helpers, as the browser runs it, then timed in Node.
 import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
 import { benchDrags } from './bench-drags.mjs';
 import { benchEdits } from './bench-edits.mjs';
+import { benchShop } from './bench-shop.mjs';
 
 const ROOT = join(import.meta.dirname, '..');
-const folder = mkdtempSync(join(tmpdir(), 'mast-shoe-bench-'));
+// Under the program's own folder, where its packages are found.
+const folder = mkdtempSync(join(ROOT, 'dist/bench-'));
 const outfile = join(folder, 'bench.mjs');
 await build({
   entryPoints: [join(ROOT, 'scripts/bench.ts')],
@@ -22,7 +23,8 @@ await build({
 });
 const { bench, benchSpread, draggable, largestDemo } = await import(pathToFileURL(outfile).href);
 const [what, ...args] = process.argv.slice(2);
-if (what === 'spread') {
+if (what === 'shop') await benchShop();
+else if (what === 'spread') {
   if (!args.includes('--page')) benchSpread(args);
   await benchDrags(draggable());
 } else {

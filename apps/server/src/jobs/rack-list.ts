@@ -69,7 +69,8 @@ const ORDER = {
   worst: `CASE v.state WHEN 'fails' THEN 0 WHEN 'refused' THEN 1 WHEN 'tight' THEN 2 WHEN 'sound' THEN 3 ELSE 4 END, v.good_for, j.name COLLATE NOCASE`,
   customer: `j.customer = '', j.customer COLLATE NOCASE, j.name COLLATE NOCASE, j.id`,
 } as const;
-const FROM = `FROM job j LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version`;
+/** Verdicts are joined in only where they are asked about. */
+const JUDGED = `FROM job j LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version`;
 
 interface Row extends Omit<Tag, 'archived' | 'binned' | 'demo' | 'verdict'> {
   demo: number;
@@ -89,7 +90,7 @@ export const matchOf = (q: string): string =>
 export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
   const match = matchOf(asked.q);
   const where: string[] = [PLACE[asked.in]];
-  const values: Record<string, string | number> = { edition };
+  const values: Record<string, string | number> = {};
   if (match) {
     where.push('j.id IN (SELECT job_id FROM job_search WHERE job_search MATCH @match)');
     values['match'] = match;
@@ -104,13 +105,22 @@ export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
     values['state'] = asked.state;
   }
   const all = where.join(' AND ');
+  const from = asked.state !== undefined || asked.sort === 'worst' ? JUDGED : 'FROM job j';
+  // Picked first, by what the index has; then only those are read.
+  const ids = db
+    .prepare<[object], { id: string }>(`SELECT j.id ${from} WHERE ${all} ORDER BY ${ORDER[asked.sort]} LIMIT @many OFFSET @from`)
+    .all({ ...values, many: asked.many, from: asked.from })
+    .map((r) => r.id);
   const rows = db
     .prepare<[object], Row>(
       `SELECT j.id, j.name, j.family, j.customer, j.aboard, j.note, j.version, j.archived, j.binned_at IS NOT NULL AS binned, j.demo,
-         j.updated_at AS updatedAt, coalesce(f.unreadable, '') AS unreadable, CASE WHEN f.edition = @edition THEN f.version ELSE 0 END AS judged, v.verdict
-       ${FROM} WHERE ${all} ORDER BY ${ORDER[asked.sort]} LIMIT @many OFFSET @from`,
+         j.updated_at AS updatedAt, coalesce(f.unreadable, '') AS unreadable,
+         CASE WHEN f.edition = @edition THEN f.version ELSE 0 END AS judged, v.verdict
+       FROM json_each(@ids) AS picked JOIN job j ON j.id = picked.value
+         LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version
+       ORDER BY picked.key`,
     )
-    .all({ ...values, many: asked.many, from: asked.from });
+    .all({ edition, ids: JSON.stringify(ids) });
   const one = <T>(sql: string, of: object = {}) => db.prepare<[object], T>(sql).get(of)!;
   const names = (column: 'family' | 'customer' | 'aboard') =>
     db
@@ -127,7 +137,7 @@ export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
       demo: r.demo === 1,
       verdict: r.verdict === null ? null : (JSON.parse(r.verdict) as TagVerdict),
     })),
-    total: one<{ n: number }>(`SELECT count(*) AS n ${FROM} WHERE ${all}`, values).n,
+    total: one<{ n: number }>(`SELECT count(*) AS n ${from} WHERE ${all}`, values).n,
     counts: one(
       `SELECT coalesce(sum(${PLACE.rack}), 0) AS rack, coalesce(sum(${PLACE.archive}), 0) AS archive, coalesce(sum(${PLACE.bin}), 0) AS bin, coalesce(sum(j.demo), 0) AS demo FROM job j`,
     ),
