@@ -18,6 +18,8 @@ async function broken(audit: AxeBuilder): Promise<string[]> {
 
 for (const [name, stage] of [
   ['rack', ''],
+  ['new job', '/new'],
+  ['history', '/history/core-sampler-winch'],
   ['load', 'load'],
   ['measure', 'measure'],
   ['lay out', 'lay-out'],
@@ -31,6 +33,10 @@ for (const [name, stage] of [
       await openStage(page, 'a-frame-four-feet', 'load');
       await page.getByRole('radio', { name: 'How it stands' }).click();
       await page.locator('ms-foot-key li', { hasText: 'decides' }).waitFor();
+    } else if (stage.startsWith('/')) {
+      await page.goto(stage);
+      if (stage === '/new') await page.getByRole('button', { name: /Ladder bracket/ }).click();
+      await page.locator('table, .answer.sound').first().waitFor();
     } else if (stage) await openStage(page, 'core-sampler-winch', stage);
     else {
       await page.goto('/');

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import DxfParser from 'dxf-parser';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { copyOf, dragBy, expect, fromMenu, openStage, pick, saved, stored, storedWhole, test, weakest } from './shop';
+import { copyOf, dragBy, emptyJob, expect, fromMenu, openStage, pick, saved, stored, storedWhole, test, weakest } from './shop';
 
 test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   // The rack: demo jobs, then a new one.
@@ -12,7 +12,7 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   await expect(page.locator('.tags li', { hasText: 'Core-sampler winch' }).first()).toContainText(
     /does not hold, by hand\s+good for 0\.15 × load/,
   );
-  await page.getByRole('button', { name: 'New job', exact: true }).click();
+  await emptyJob(page);
   await expect(page).toHaveURL(/\/load$/);
   const id = page.url().split('/').at(-2)!;
   await expect(page.locator('ms-load-path')).toContainText('there is no load case');

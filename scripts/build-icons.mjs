@@ -7,23 +7,25 @@ import { join } from 'node:path';
 
 const ROOT = join(import.meta.dirname, '..');
 const APP = join(ROOT, 'apps/web/src/app');
-const CORE = join(ROOT, 'packages/core/src/loads');
+const TRADES = ['loads', 'job'].map((folder) => join(ROOT, 'packages/core/src', folder));
 const OUT = join(APP, 'icons/paths.ts');
 
-const texts = [APP, CORE].flatMap((folder) =>
+const texts = [APP, ...TRADES].flatMap((folder) =>
   readdirSync(folder, { recursive: true, withFileTypes: true })
     .filter((e) => e.isFile() && /\.(ts|html)$/.test(e.name) && !/\.spec\.ts$/.test(e.name))
     .map((e) => join(e.parentPath, e.name))
     .filter((f) => f !== OUT)
     .map((f) => readFileSync(f, 'utf8')),
 );
-// Named in a template: svgIcon="name", or one of some names in [svgIcon]="…"; and `icon: 'name'` of the trades.
+// Named in a template: svgIcon="name", or one of some names in [svgIcon]="…"; `icon: 'name'` of the trades, and tables called ICONS.
 const names = new Set();
 for (const text of texts) {
   for (const [, name] of text.matchAll(/(?<!\[)svgIcon="([a-z0-9_]+)"/g)) names.add(name);
   for (const [, code] of text.matchAll(/\[svgIcon\]="([^"]+)"/g))
     for (const [, name] of code.matchAll(/'([a-z0-9_]+)'/g)) names.add(name);
   for (const [, name] of text.matchAll(/\bicon: '([a-z0-9_]+)'/g)) names.add(name);
+  for (const [, table] of text.matchAll(/\bICONS?\b[^=;]*= \{([^}]*)\}/g))
+    for (const [, name] of table.matchAll(/'([a-z0-9_]+)'/g)) names.add(name);
 }
 
 // As it stands in the font: weight 400, for 24 px.

@@ -10,6 +10,7 @@ export const routes: Routes = [
     title: 'Side by side · Mast Shoe',
     loadComponent: () => import('./compare/compare-page').then((m) => m.ComparePage),
   },
+  { path: 'new', title: 'New job · Mast Shoe', loadComponent: () => import('./begin/begin-page').then((m) => m.BeginPage) },
   { path: 'people', title: 'People · Mast Shoe', loadComponent: () => import('./people/people-page').then((m) => m.PeoplePage) },
   {
     path: 'history/:id',

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, type OnDestroy, untracked } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
-import { Router, RouterLink, RouterOutlet } from '@angular/router';
+import { Title } from '@angular/platform-browser';
+import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
+import { filter, map } from 'rxjs';
 import { Store } from '@ngrx/store';
 import { factorsText, SCHOOLS } from '@core/chain/cautions';
 import { atFoot } from '@core/job/at-foot';
@@ -115,6 +117,19 @@ export class JobShell implements OnDestroy {
       .subscribe((whole) => {
         if (whole && !this.desk.preview()) this.judge.judge(atFoot(whole, this.desk.foot()));
       });
+    const title = inject(Title);
+    const stage = toSignal(
+      this.router.events.pipe(
+        filter((e) => e instanceof NavigationEnd),
+        map(() => title.getTitle()),
+      ),
+      { initialValue: title.getTitle() },
+    );
+    // Which job it is stands first: of several tabs one is found by it.
+    effect(() => {
+      const name = this.job()?.name;
+      if (name) title.setTitle(`${name}: ${stage()}`);
+    });
     effect(() => {
       const job = this.desk.shown();
       if (job) this.judge.judge(job);

@@ -1,6 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatDialogRef } from '@angular/material/dialog';
-import { COMMANDS, type CommandId } from './commands';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
+import { Router } from '@angular/router';
+import { catchError, debounceTime, map, of, switchMap } from 'rxjs';
+import { JobApi } from '../job/job-api';
+import { found, type Doing } from './doing';
+
+/** Jobs found by name that are offered, and how long typing rests before they are looked for, ms. */
+const MOST_JOBS = 6;
+const TYPED = 150;
 
 /** Type a few letters of what to do; Enter does the first. */
 @Component({
@@ -26,14 +34,14 @@ import { COMMANDS, type CommandId } from './commands';
           [attr.aria-selected]="i === at()"
           [class.at]="i === at()"
           tabindex="-1"
-          (click)="pick(c.id)"
-          (keydown.enter)="pick(c.id)"
+          (click)="pick(c)"
+          (keydown.enter)="pick(c)"
           (mouseenter)="at.set(i)"
         >
-          <span>{{ c.words }}</span><kbd>{{ c.keys[0] ?? '' }}</kbd>
+          <span>{{ c.words }}</span><kbd>{{ c.key ?? '' }}</kbd>
         </li>
       } @empty {
-        <li class="note">No command with “{{ text() }}”.</li>
+        <li class="note">Nothing is called “{{ text() }}” here.</li>
       }
     </ul>
   `,
@@ -73,12 +81,29 @@ import { COMMANDS, type CommandId } from './commands';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CommandBox {
-  private readonly ref = inject<MatDialogRef<CommandBox, CommandId>>(MatDialogRef);
+  private readonly ref = inject<MatDialogRef<CommandBox, Doing>>(MatDialogRef);
+  private readonly all = inject<readonly Doing[]>(MAT_DIALOG_DATA);
+  private readonly api = inject(JobApi);
+  private readonly router = inject(Router);
   protected readonly text = signal('');
   protected readonly at = signal(0);
-  protected readonly found = computed(() =>
-    COMMANDS.filter((c) => c.id !== 'commands' && c.words.toLowerCase().includes(this.text().toLowerCase().trim())),
+  /** Other jobs whose words begin like this. */
+  private readonly jobs = toSignal(
+    toObservable(this.text).pipe(
+      debounceTime(TYPED),
+      switchMap((q) => (q.trim().length < 2 ? of([]) : this.api.list({ q: q.trim() }, 0, MOST_JOBS).pipe(map((p) => p.tags)))),
+      catchError(() => of([])),
+    ),
+    { initialValue: [] },
   );
+  protected readonly found = computed((): readonly Doing[] => [
+    ...found(this.all, this.text()),
+    ...this.jobs().map((t) => ({
+      id: `job ${t.id}`,
+      words: `Job: ${t.name}`,
+      run: () => void this.router.navigate(['/job', t.id, 'lay-out']),
+    })),
+  ]);
 
   protected type(text: string): void {
     this.text.set(text);
@@ -89,12 +114,12 @@ export class CommandBox {
     const n = this.found().length;
     if (e.key === 'ArrowDown') this.at.set((this.at() + 1) % Math.max(1, n));
     else if (e.key === 'ArrowUp') this.at.set((this.at() - 1 + n) % Math.max(1, n));
-    else if (e.key === 'Enter' && this.found()[this.at()]) this.pick(this.found()[this.at()]!.id);
+    else if (e.key === 'Enter' && this.found()[this.at()]) this.pick(this.found()[this.at()]!);
     else return;
     e.preventDefault();
   }
 
-  protected pick(id: CommandId): void {
-    this.ref.close(id);
+  protected pick(doing: Doing): void {
+    this.ref.close(doing);
   }
 }

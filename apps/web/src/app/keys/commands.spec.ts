@@ -1,4 +1,4 @@
-import { commandFor, COMMANDS } from './commands';
+import { commandFor, COMMANDS, setSingleKeys } from './commands';
 
 const press = (key: string, more: KeyboardEventInit = {}) => new KeyboardEvent('keydown', { key, ...more });
 
@@ -36,4 +36,17 @@ it('Alt belongs to the fine nudge, and unknown keys to nobody', () => {
 it('no key means two things', () => {
   const keys = COMMANDS.flatMap((c) => c.keys as readonly string[]);
   expect(new Set(keys).size).toBe(keys.length);
+});
+
+it('single keys are put away by who does not want them: those with Ctrl, and the command box, stay (WCAG 2.1.4)', () => {
+  setSingleKeys(false);
+  expect([press('g'), press('3'), press('?', { shiftKey: true })].map((e) => commandFor(e, false))).toEqual([
+    undefined,
+    undefined,
+    undefined,
+  ]);
+  expect(commandFor(press('z', { ctrlKey: true }), false)).toBe('undo');
+  expect(commandFor(press('k', { ctrlKey: true }), true)).toBe('commands');
+  setSingleKeys(true);
+  expect(commandFor(press('g'), false)).toBe('class');
 });

@@ -47,9 +47,16 @@ function chord(e: KeyboardEvent): string {
   return `${control}${control && e.shiftKey ? 'Shift+' : ''}${key}`;
 }
 
+const SINGLE = 'mast-shoe.single-keys';
+
+/** Whether single keys do things; who speaks to the machine, or rests a hand on the keys, puts them away (WCAG 2.1.4). */
+export const singleKeys = (): boolean => localStorage.getItem(SINGLE) !== 'off';
+export const setSingleKeys = (on: boolean): void => localStorage.setItem(SINGLE, on ? 'on' : 'off');
+
 /** The command of a key press. While typing in a field only the command box and nothing else is taken. */
 export function commandFor(e: KeyboardEvent, typing: boolean): CommandId | undefined {
   if (e.altKey || e.defaultPrevented) return undefined;
+  if (!(e.ctrlKey || e.metaKey) && !singleKeys()) return undefined;
   const c = chord(e);
   const found = COMMANDS.find((k) => (k.keys as readonly string[]).includes(c));
   return found && (!typing || found.id === 'commands') ? found.id : undefined;

@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle } from '@angular/material/dialog';
-import { COMMANDS, PLAN_KEYS } from './commands';
+import { COMMANDS, PLAN_KEYS, setSingleKeys, singleKeys } from './commands';
 
 /** The list of keys. */
 @Component({
@@ -9,7 +9,11 @@ import { COMMANDS, PLAN_KEYS } from './commands';
   imports: [MatButton, MatDialogActions, MatDialogClose, MatDialogContent, MatDialogTitle],
   template: `
     <h2 mat-dialog-title>Keys</h2>
-    <mat-dialog-content>
+    <mat-dialog-content tabindex="0" role="region" aria-label="List of keys">
+      <label class="single">
+        <input type="checkbox" [checked]="single()" (change)="keep($any($event.target).checked)" />
+        Single keys do things. Put away, only those with Ctrl do; everything is in the command box too (Ctrl+K).
+      </label>
       <div class="two">
         <dl>
           @for (c of commands; track c.id) {
@@ -28,6 +32,13 @@ import { COMMANDS, PLAN_KEYS } from './commands';
     <mat-dialog-actions align="end"><button mat-button mat-dialog-close>Close</button></mat-dialog-actions>
   `,
   styles: `
+    .single {
+      display: flex;
+      gap: 8px;
+      margin-bottom: 12px;
+      color: var(--ink);
+      font-size: 14px;
+    }
     .two {
       display: grid;
       grid-template-columns: 1fr 1fr;
@@ -53,6 +64,13 @@ import { COMMANDS, PLAN_KEYS } from './commands';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class KeyList {
+  protected readonly single = signal(singleKeys());
+
+  protected keep(on: boolean): void {
+    setSingleKeys(on);
+    this.single.set(on);
+  }
+
   protected readonly commands = COMMANDS.filter((c) => c.keys.length > 0);
   protected readonly plan = PLAN_KEYS;
 }

@@ -8,10 +8,14 @@ import { fromSheet } from '@core/job/values';
 import { commonClasses } from '@core/stock/fastener-classes';
 import { FASTENER_SIZES, fastenerSize } from '@core/stock/fasteners';
 import { INCH_PLATE, MM_PLATE, nextThickness } from '@core/stock/plate-thicknesses';
+import { firstValueFrom } from 'rxjs';
 import { Desk } from '../job/desk';
 import { addBolt } from '@core/options/add-bolt';
 import { withSize } from '../layout/edits';
-import type { CommandId } from './commands';
+import { failureText, freshId, JobApi } from '../job/job-api';
+import { Judge } from '../job/judge';
+import { COMMANDS, type CommandId } from './commands';
+import { ALSO, sheetsOf, type Doing } from './doing';
 
 /** The three schools in turn. */
 const NEXT_SCHOOL = { working: 'limit', limit: 'ultimate', ultimate: 'working' } as const;
@@ -26,6 +30,8 @@ export class Commands {
   private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
   private readonly route = inject(ActivatedRoute);
+  private readonly api = inject(JobApi);
+  private readonly judge = inject(Judge, { optional: true });
 
   run(id: CommandId): void {
     switch (id) {
@@ -76,15 +82,76 @@ export class Commands {
       case 'commands':
         return void import('./command-box').then((m) =>
           this.dialog
-            .open(m.CommandBox, { width: '420px', position: { top: '12vh' } })
+            .open(m.CommandBox, { width: '460px', position: { top: '12vh' }, data: this.all() })
             .afterClosed()
-            .subscribe((c?: CommandId) => c && this.run(c)),
+            .subscribe((d?: Doing) => d?.run()),
         );
       case 'keys':
         return void import('./key-list').then((m) => this.dialog.open(m.KeyList, { width: '560px' }));
       default:
         return void this.router.navigate([id], { relativeTo: this.route });
     }
+  }
+
+  /** Everything that can be done here by name. */
+  private all(): Doing[] {
+    const job = this.desk.job();
+    const verbs = COMMANDS.filter((c) => c.id !== 'commands').map((c): Doing => ({
+      id: c.id,
+      words: c.words,
+      also: ALSO[c.id] ?? '',
+      key: c.keys[0] ?? '',
+      run: () => this.run(c.id),
+    }));
+    const family = job && fastenerSize(job.bolts.size)?.family;
+    const sizes = FASTENER_SIZES.filter((s) => s.family === family && s.common).map((s): Doing => ({
+      id: `size ${s.id}`,
+      words: `Fasteners ${s.id}`,
+      also: 'bolt size screw',
+      run: () => this.sizeTo(s.id),
+    }));
+    const links = (this.judge?.verdict()?.links ?? [])
+      .filter((l) => l.state !== 'not needed')
+      .map((l): Doing => ({
+        id: `link ${l.id}`,
+        words: `Working of: ${l.name}`,
+        also: 'link check formula',
+        run: () => this.desk.openLink.set(l.id),
+      }));
+    const go = (id: string, words: string, also: string, ...to: string[]): Doing => ({
+      id,
+      words,
+      also,
+      run: () => void this.router.navigate(to),
+    });
+    const pages = [
+      go('new', 'New job', 'begin start create', '/new'),
+      go('stock', 'Stock room', 'metals tables material', '/stock'),
+      go('due', 'What falls due', 'inspection calendar', '/due'),
+      go('people', 'People', 'users passphrase network roles', '/people'),
+      ...(job ? [go('history', 'History of this job', 'versions bring back', '/history', job.id)] : []),
+      ...(job ? [{ id: 'copy', words: 'Copy this job', also: 'duplicate clone', run: () => void this.copy() }] : []),
+    ];
+    return [...verbs, ...sizes, ...pages, ...(job ? sheetsOf(job.id, take) : []), ...links];
+  }
+
+  /** The open job as another, opened where this one is. */
+  private async copy(): Promise<void> {
+    const whole = this.desk.whole();
+    if (!whole) return;
+    const name = `${whole.name} (copy)`.slice(0, 80);
+    const id = freshId(name);
+    try {
+      await firstValueFrom(this.api.add({ ...whole, id, name }));
+      await this.router.navigate(['/job', id, 'lay-out']);
+    } catch (e) {
+      this.desk.said.set(`Not copied: ${failureText(e)}`);
+    }
+  }
+
+  private sizeTo(id: string): void {
+    this.change(`fastener ${id}`, (j) => withSize(j, id));
+    this.desk.said.set(`Fastener ${id}`);
   }
 
   private change(did: string, f: (j: Job) => Job): void {
@@ -108,8 +175,7 @@ export class Commands {
       now && FASTENER_SIZES.filter((s) => s.family === now.family && (s.common || s.id === now.id)).sort((a, b) => a.d - b.d);
     const next = family?.[family.findIndex((s) => s.id === job!.bolts.size) + direction];
     if (!next) return this.desk.said.set(`No ${direction > 0 ? 'larger' : 'smaller'} fastener in stock`);
-    this.change(`fastener ${next.id}`, (j) => withSize(j, next.id));
-    this.desk.said.set(`Fastener ${next.id}`);
+    this.sizeTo(next.id);
   }
 
   private addBolt(): void {
@@ -137,4 +203,12 @@ function nextClass(j: Job): Job {
   const classes = commonClasses(family);
   const at = classes.findIndex((c) => c.id === j.bolts.class);
   return { ...j, bolts: withClass(j.bolts, classes[(at + 1) % classes.length]!.id) };
+}
+
+/** Has the browser keep a file. */
+function take(address: string): void {
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = '';
+  link.click();
 }

@@ -3,6 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
+import { withSkinKind, type SkinChoice } from '@core/job/skin-kinds';
 import { carryStock } from '@core/job/carry-stock';
 import type { RangeName } from '@core/job/ranges';
 import { CORES, type Job, type Quantity, type Skin } from '@core/job/schema';
@@ -16,7 +17,6 @@ import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import { StockRoom } from '../stock/stock-room';
 import { freeId } from '../load/edits';
-import { withSkinKind, type SkinChoice } from './edits';
 import { HoleRow } from './hole-row';
 import { sectionNamed, sectionsFor, withSection } from './sections';
 

@@ -1,7 +1,8 @@
 import { Job } from '@core/job/schema';
 import { testJob } from '@core/testing/test-job';
 import { fromSheet } from '@core/units/quantity';
-import { addPattern, changePattern, mirrorPattern, newPattern, setAt, withSkinKind } from './edits';
+import { withSkinKind } from '@core/job/skin-kinds';
+import { addPattern, changePattern, mirrorPattern, newPattern, setAt } from './edits';
 
 const valid = (j: Job) => Job.safeParse(j).error?.issues ?? [];
 

@@ -147,7 +147,7 @@ describe('base and skin', () => {
   });
 
   it('holes are added with a free name and taken out', async () => {
-    await press(/^\s*addHole/);
+    await press(/^\s*Hole\s*$/);
     expect(desk.job()!.base.holes.at(-1)).toEqual({ id: 'H5', x: 0, y: 0 });
     await press('Take out base hole H2');
     expect(desk.job()!.base.holes.map((h) => h.id)).toEqual(['H1', 'H3', 'H4', 'H5']);
@@ -307,7 +307,7 @@ describe('as built', () => {
     await type('Diagonal, aft port to fore starboard', '240');
     // (241² − 240²)/(4·180·160) = 481/115200 rad by hand: 0.24°.
     expect(text('.verdict')).toContain('0.24° off square');
-    for (let i = 0; i < 4; i++) await press(/addGap/);
+    for (let i = 0; i < 4; i++) await press(/^\s*Gap/);
     const gaps = [...host().querySelectorAll('.shim')];
     const gap = gaps[2]!.querySelectorAll('input')[2]!;
     gap.value = '1.2';
@@ -328,7 +328,7 @@ describe('as built', () => {
 describe('behind the skin', () => {
   it('something hidden is marked on the plan and keeps bolts out; access says what it means', async () => {
     await show(fresh(), 'behind');
-    await press(/addMark/);
+    await press(/^\s*Mark/);
     expect(desk.job()!.survey.hidden[0]).toMatchObject({ what: 'cable', clear: { from: 'assumed' } });
     expect(host().querySelector('g.hidden')!.textContent).toContain('cable');
     await choose('What D1 is', 'cavity of unknown depth');
@@ -348,7 +348,7 @@ describe('behind the skin', () => {
 
   it('a zone of another skin is marked, drawn and made of what is there; a cavity is crossed by choice', async () => {
     await show(fresh(), 'behind');
-    await press(/addZone/);
+    await press(/^\s*Zone/);
     expect(desk.job()!.survey.zones).toMatchObject([
       { id: 'Z1', x0: 0, skin: { kind: 'laminate', thickness: { from: 'assumed' } } },
     ]);
@@ -362,7 +362,7 @@ describe('behind the skin', () => {
     expect(desk.job()!.survey.zones![0]!.skin).toMatchObject({ kind: 'sandwich', core: 'balsa', coreCrush: { from: 'assumed' } });
     await press('Take out zone Z1');
     expect(desk.job()!.survey.zones).toBeUndefined();
-    await press(/addMark/);
+    await press(/^\s*Mark/);
     await choose('What D1 is', 'cavity of unknown depth');
     const behind = fixture.debugElement.query((d) => d.name === 'ms-behind').componentInstance;
     behind.cross(desk.job()!.survey.hidden[0], 'sleeve');
@@ -373,7 +373,7 @@ describe('behind the skin', () => {
 
   it('existing holes and bearers are written down', async () => {
     await show(fresh(), 'behind');
-    await press(/addHole/);
+    await press(/^\s*Hole\s*$/);
     await choose('What to do with E1', 're-use');
     await type('diameter', '3/8"');
     expect(desk.job()!.survey.existing[0]).toMatchObject({ use: 're-use', d: { v: expect.closeTo(9.525, 9), from: 'measured' } });

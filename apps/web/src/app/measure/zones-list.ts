@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
+import { withSkinKind } from '@core/job/skin-kinds';
 import { carryStock } from '@core/job/carry-stock';
 import { outlineOf } from '@core/job/outlines';
 import type { Quantity } from '@core/job/schema';
@@ -17,7 +18,7 @@ import { QuantityField } from '../fields/quantity-field';
 import { Desk } from '../job/desk';
 import { freeId } from '../load/edits';
 import { StockRoom } from '../stock/stock-room';
-import { changeSurvey, withSkinKind } from './edits';
+import { changeSurvey } from './edits';
 
 const same = (list: readonly string[]): readonly Choice[] => list.map((value) => ({ value, label: value }));
 const KINDS: readonly Choice[] = [

@@ -1,7 +1,7 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { provideRouter, Router } from '@angular/router';
+import { provideRouter } from '@angular/router';
 import { fileOf } from '@core/testing/job-files';
 import { testJob } from '@core/testing/test-job';
 import { oneFoot } from '@core/job/at-foot';
@@ -253,17 +253,6 @@ describe('what hangs where, and how it is found', () => {
 });
 
 describe('what is done with a tag', () => {
-  it('a new job is whole, goes to the server, and opens on Load', async () => {
-    await list([tag('a')]);
-    const go = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
-    button('New job').click();
-    const request = http.expectOne({ method: 'POST', url: '/api/jobs' });
-    expect(request.request.body).toMatchObject({ format: 'mast-shoe/job', name: 'New job' });
-    request.flush({ version: 1 });
-    await settle();
-    asked().flush(page([]));
-    expect(go).toHaveBeenCalledWith(['/job', request.request.body.id, 'load']);
-  });
   it('put in the bin it can be had back at once', async () => {
     await list([tag('a')]);
     await choose('Put in the bin');

@@ -14,12 +14,10 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatIcon } from '@angular/material/icon';
-import { Router, RouterLink } from '@angular/router';
+import { RouterLink } from '@angular/router';
 import { catchError, firstValueFrom, from, map, type Observable, of } from 'rxjs';
 import { GENERAL_CAUTION } from '@core/chain/cautions';
 import { times } from '@core/chain/headline';
-import { newJob } from '@core/job/new-job';
-import { oneFoot } from '@core/job/at-foot';
 import type { WholeJob } from '@core/job/whole-job';
 import { refusalText } from '@core/units/refusal';
 import { Importer } from '../imports/importer';
@@ -53,7 +51,6 @@ interface JustDone {
 })
 export class Rack {
   private readonly api = inject(JobApi);
-  private readonly router = inject(Router);
   private readonly importer = inject(Importer);
   private readonly http = inject(HttpClient);
   protected readonly session = inject(SessionDesk);
@@ -142,11 +139,6 @@ export class Rack {
 
   protected undo({ undo }: JustDone): void {
     if (undo) void this.doThen(undo());
-  }
-
-  protected async add(): Promise<void> {
-    const job = newJob(freshId('new job'), 'New job');
-    if (await this.doThen(this.api.add(oneFoot(job)))) void this.router.navigate(['/job', job.id, 'load']);
   }
 
   protected async act(t: Tag, act: TagAct): Promise<void> {
