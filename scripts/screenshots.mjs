@@ -10,7 +10,11 @@ const WINCH = '/job/core-sampler-winch';
 
 /** Where each picture is taken and what is done first. */
 const VIEWS = {
-  rack: { at: '/', wait: '.tags svg' },
+  rack: {
+    at: '/',
+    wait: '.tags path.plate',
+    first: (page) => page.waitForFunction(() => !/being judged/.test(document.body.innerText)),
+  },
   load: { at: `${WINCH}/load` },
   standing: {
     at: '/job/a-frame-four-feet/load',
@@ -52,9 +56,13 @@ const VIEWS = {
       await page.locator('ms-parts-drawer li').nth(2).waitFor();
     },
   },
-  'side-by-side': {
-    at: '/compare?a=damper-tab-trailer&b=damper-tab-supported',
-    wait: '.links tbody tr',
+  begin: {
+    at: '/new',
+    wait: '.starters svg',
+    async first(page) {
+      await page.getByRole('button', { name: /Ladder bracket/ }).click();
+      await page.locator('.answer b').waitFor();
+    },
   },
   spread: { at: `${WINCH}/spread`, first: (page) => page.getByText(/fine mesh, /).waitFor() },
   stock: { at: '/stock', wait: 'tbody tr' },
