@@ -104,6 +104,7 @@ export function createApp(parts: AppParts): Express {
   });
   app.use('/api', (_req, res) => problem(res, 404, 'There is nothing at this address'));
   if (web) app.use(webPages(web));
+  app.use((_req, res) => problem(res, 404, 'There is nothing at this address'));
   app.use(errorHandler);
   return app;
 }

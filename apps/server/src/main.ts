@@ -5,6 +5,7 @@ import { readFileSync } from 'node:fs';
 import { pino } from 'pino';
 import * as z from 'zod';
 import { createApp, type Lan } from './app';
+import { backupsBeside } from './backups/backup';
 import { Nightly } from './backups/nightly';
 import { closeDatabase, openDatabase } from './database/open-database';
 import { seedDemo } from './demo/seed';
@@ -48,7 +49,7 @@ const photos = join(dirname(settings.MAST_SHOE_DATA), 'photos');
 const nightly = new Nightly({
   db,
   photos,
-  folder: settings.MAST_SHOE_BACKUPS ?? join(dirname(settings.MAST_SHOE_DATA), 'backups'),
+  folder: settings.MAST_SHOE_BACKUPS ?? backupsBeside(settings.MAST_SHOE_DATA),
   log,
 });
 const app = createApp({

@@ -10,7 +10,7 @@ import {
   rmSync,
   writeFileSync,
 } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { dirname, join, parse } from 'node:path';
 import { faultOf, settle } from '../database/kept-copy';
 import type { Db } from '../database/open-database';
 import { photoPath, readPhoto } from '../prove/photo-files';
@@ -28,6 +28,9 @@ export interface Manifest {
 }
 
 const digest = (file: string): string => createHash('sha256').update(readFileSync(file)).digest('hex');
+
+/** Where the backups of a database lie, unless somebody says otherwise: a demo's are never taken for a shop's. */
+export const backupsBeside = (file: string): string => join(dirname(file), 'backups', parse(file).name);
 
 /** Backups in a folder, the newest last. */
 export const backupsIn = (folder: string): string[] =>

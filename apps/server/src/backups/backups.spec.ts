@@ -9,7 +9,7 @@ import { DEMO_RACK } from '../demo/lake-sorrow';
 import { seedDemo } from '../demo/seed';
 import { photoPath } from '../prove/photo-files';
 import { storesOf } from '../stores';
-import { backUp, backupFault, backupsIn, restore } from './backup';
+import { backUp, backupFault, backupsBeside, backupsIn, restore } from './backup';
 import { backupName, notKept } from './keep-rules';
 import { Nightly } from './nightly';
 
@@ -121,6 +121,12 @@ it('keeps the newest of each day for a fortnight, of each week for two months, o
   expect(kept.length).toBeGreaterThan(26);
   expect(notKept([all[0]!])).toEqual([]);
 });
+
+it('the backups of a demo lie apart from those of the shop beside it', () =>
+  expect([backupsBeside('/d/demo.sqlite'), backupsBeside('/d/mast-shoe.sqlite')]).toEqual([
+    '/d/backups/demo',
+    '/d/backups/mast-shoe',
+  ]));
 
 it('once a day by itself; a failure is said, and the ones before stay', async () => {
   const { at, db, backups } = await shop();

@@ -4,10 +4,10 @@ import { dirname, join } from 'node:path';
 import { marked } from '../database/marker';
 import { closeDatabase } from '../database/open-database';
 import { ROOT } from '../root';
-import { backUp, backupFault, backupsIn, restore } from './backup';
+import { backUp, backupFault, backupsBeside, backupsIn, restore } from './backup';
 
 const DATA = process.env['MAST_SHOE_DATA'] ?? join(ROOT, 'data', 'mast-shoe.sqlite');
-const FOLDER = process.env['MAST_SHOE_BACKUPS'] ?? join(dirname(DATA), 'backups');
+const FOLDER = process.env['MAST_SHOE_BACKUPS'] ?? backupsBeside(DATA);
 const USAGE = `usage: npm run backup                 backs up now, also while the server runs
        npm run backup -- --list       backups there are, each looked through
        npm run restore -- NAME|latest brings one back; the server must be stopped`;

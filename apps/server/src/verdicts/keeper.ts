@@ -1,9 +1,12 @@
-import { TookTooLong, type Workers } from '../pool/workers';
+import { Busy, TookTooLong, type Workers } from '../pool/workers';
 import type { JobStore } from '../jobs/job-store';
 import type { DueStore } from '../prove/due-store';
 import type { LogStore } from '../prove/log-store';
 import { notJudged, type Face } from './face';
 import type { VerdictStore } from './verdict-store';
+
+/** How soon a job that found no thread is looked at again, ms. */
+const AGAIN = 60_000;
 
 export interface KeeperParts {
   readonly store: JobStore;
@@ -47,6 +50,7 @@ export class Keeper {
   }
 
   private want(id: string): void {
+    if (this.ended) return;
     this.put(id);
     this.next();
   }
@@ -77,22 +81,35 @@ export class Keeper {
     const row = store.text(id);
     if (!row) return;
     if (!verdicts.has(id, row.version)) {
-      const face = await this.face(row.text);
+      const face = await this.face(id, row.text);
       if (this.ended || !face) return;
       verdicts.put(id, row.version, face);
     }
     const lines = book.lines(id);
     if (this.ended || due.has(id, row.version, lines.length)) return;
-    const tasks = await workers.run({ kind: 'due', text: row.text, lines }).catch(() => []);
-    if (!this.ended) due.put(id, row.version, lines.length, tasks);
+    try {
+      const tasks = await workers.run({ kind: 'due', text: row.text, lines });
+      if (!this.ended) due.put(id, row.version, lines.length, tasks);
+    } catch {
+      // Nothing is written: a job that was not looked at is said to be waiting, never to ask for nothing.
+      this.later(id);
+    }
+  }
+
+  private later(id: string): void {
+    setTimeout(() => !this.ended && this.want(id), AGAIN).unref();
   }
 
   /** A verdict in any case: a job that breaks its thread, or takes too long, says so. */
-  private async face(text: string): Promise<Face | undefined> {
+  private async face(id: string, text: string): Promise<Face | undefined> {
     try {
       return await this.of.workers.run({ kind: 'face', text });
     } catch (e) {
       if (this.ended) return undefined;
+      if (e instanceof Busy) {
+        this.later(id);
+        return undefined;
+      }
       const because = e instanceof TookTooLong ? `${e.message}; open it to see how far it comes` : (e as Error).message;
       return { verdict: notJudged(because), drawn: null, unreadable: '' };
     }

@@ -54,7 +54,8 @@ export class SessionDesk {
 
   /** The session is over: the door is shown, and what was being written waits behind it. */
   over(): void {
-    this.session.update((s) => s && { ...s, person: null });
+    // Only on the shop's network is anybody asked.
+    this.session.set({ lan: true, person: null });
   }
 }
 
