@@ -1,7 +1,7 @@
 import one from './jest.config.mjs';
 
 /** How many shares each project’s test files are dealt into: each loads what it tests once, and no processor waits long for the last. */
-const SHARES = { web: 2, server: 1, paper: 1, core: 6, cli: 1 };
+const SHARES = { web: 2, server: 2, paper: 1, core: 6, cli: 1 };
 
 /** What `npm test` runs: the same tests as jest.config.mjs, several files to an environment. The long ones go first. */
 export default {

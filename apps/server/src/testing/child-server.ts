@@ -6,6 +6,8 @@ import { ROOT } from '../root';
 export async function childServer(
   data: string,
   settings: Readonly<Record<string, string>> = {},
+  /** ms until it is killed, whether it listens by then or not. */
+  killedAfter?: number,
 ): Promise<{ readonly address: string; kill(): Promise<void> }> {
   const child = spawn(process.execPath, [join(ROOT, 'scripts/serve.mjs')], {
     cwd: ROOT,
@@ -13,6 +15,7 @@ export async function childServer(
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
   const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  if (killedAfter !== undefined) setTimeout(() => child.kill('SIGKILL'), killedAfter);
   const port = await new Promise<number>((resolve, reject) => {
     child.on('message', (m: { listening: number }) => resolve(m.listening));
     child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));

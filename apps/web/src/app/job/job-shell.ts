@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, type OnDestroy, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  type OnDestroy,
+  untracked,
+} from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton, MatIconButton } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
@@ -62,6 +72,7 @@ const SAVE_WORDS = {
 export class JobShell implements OnDestroy {
   private readonly store = inject(Store);
   private readonly commands = inject(Commands);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private readonly dialog = inject(MatDialog);
   private readonly outbox = inject(Outbox);
   protected readonly live = inject(Live);
@@ -167,6 +178,11 @@ export class JobShell implements OnDestroy {
   protected rename(name: string): void {
     const trimmed = name.trim();
     if (trimmed.length > 0 && trimmed.length <= 80) this.desk.change('rename', (j) => ({ ...j, name: trimmed }));
+  }
+
+  /** Past the traveller and the head to where the work is. */
+  protected skip(to: string): void {
+    this.host.querySelector<HTMLElement>(to)?.focus();
   }
 
   protected reopen(): void {

@@ -18,20 +18,24 @@ class TestStream extends EventTarget {
   }
 }
 const before = globalThis.EventSource;
+const locks = Object.getOwnPropertyDescriptor(navigator, 'locks');
 let http: HttpTestingController;
 let live: Live;
 beforeEach(() => {
   jest.useFakeTimers();
   TestStream.opened = [];
   globalThis.EventSource = TestStream as unknown as typeof EventSource;
+  // No other tab listens for this one.
+  Object.defineProperty(navigator, 'locks', { value: undefined, configurable: true });
   TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
   http = TestBed.inject(HttpTestingController);
   live = TestBed.inject(Live);
 });
 afterEach(() => {
-  live.open(null);
-  globalThis.EventSource = before;
   jest.useRealTimers();
+  globalThis.EventSource = before;
+  if (locks) Object.defineProperty(navigator, 'locks', locks);
+  else Reflect.deleteProperty(navigator, 'locks');
 });
 const said = () => http.match('/api/live/here').map((r) => r.request.body as { tab: string; job: string | null });
 

@@ -73,6 +73,7 @@ const SHOWN: Readonly<Record<Filter, (l: Link) => boolean>> = {
             class="turn"
             [attr.aria-pressed]="desk.cranking()"
             aria-label="Turn the load up"
+            matTooltipPosition="right"
             matTooltip="Turn the load up and see what lets go in which order (+ and −)"
             (click)="desk.cranking() ? desk.letGoOfCrank() : desk.turn(1)"
           >
