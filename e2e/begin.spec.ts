@@ -7,7 +7,7 @@ test('from the rack to an answer in ten acts: a trade, a name, six values, and t
     await done;
     acts++;
   };
-  await act(page.getByRole('link', { name: 'New job' }).click());
+  await act(page.getByRole('link', { name: 'New job', exact: true }).click());
   await act(page.getByRole('button', { name: /Lifting lug/ }).click());
   await act(page.getByLabel('What the job is called').fill('Lug, pump house hatch'));
   for (const [label, text] of [

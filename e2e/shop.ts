@@ -98,7 +98,7 @@ export async function dragBy(page: Page, what: Locator, dx: number, dy: number, 
 
 /** From the rack to a job in which nothing is said yet. */
 export async function emptyJob(page: Page): Promise<void> {
-  await page.getByRole('link', { name: 'New job' }).click();
+  await page.getByRole('link', { name: 'New job', exact: true }).click();
   await page.getByRole('button', { name: /Something else/ }).click();
   await page.getByLabel('What the job is called').fill('New job');
   await page.getByRole('button', { name: 'Start the job' }).click();
