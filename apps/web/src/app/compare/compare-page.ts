@@ -11,6 +11,7 @@ import type { WholeJob } from '@core/job/whole-job';
 import { PlateDrawing } from '../drawing/plate-drawing';
 import { PickField, type Choice } from '../fields/pick-field';
 import { failureText, JobApi, type KeptVersion, type Tag } from '../job/job-api';
+import { STATE_WORDS } from '../rack/tag-words';
 import type { FromJudge } from '../workers/messages';
 import { startJudge } from '../workers/start';
 
@@ -18,7 +19,6 @@ type Side = 'a' | 'b';
 const NEWEST = 'newest';
 /** Most jobs to pick from; others are compared from their own tag or history. */
 const MOST = 200;
-const STATE_WORDS = { sound: 'holds', tight: 'holds, tight', fails: 'does not hold', refused: 'not shown to hold' } as const;
 
 /** Any two jobs, or two versions of one, side by side: drawn, link by link, and what was written differently. */
 @Component({

@@ -242,13 +242,16 @@ describe('what hangs where, and how it is found', () => {
     http.expectOne('/api/jobs/drawn?ids=c').flush({});
     expect([...host().querySelectorAll('h3')].map((h) => h.textContent!.trim())).toEqual(['Job a', 'Job b', 'Job c']);
   });
-  it('a table shows the same for many', async () => {
-    await list([tag('a', { customer: 'Lake Sorrow' })]);
+  it('a table shows the same for many, and no figure of an older version', async () => {
+    await list([tag('a', { customer: 'Lake Sorrow' }), tag('b', { version: 2 })]);
     (host().querySelector('mat-button-toggle[value=table] button') as HTMLButtonElement).click();
     await settle();
     expect(words('tbody tr')).toMatch(
       /Job a.*Lake Sorrow.*holds, by hand.*2.00 × load.*Bolt shear \(0.50\), Case L1.*2026-03-14 10:00/,
     );
+    const older = host().querySelectorAll('tbody tr')[1]!;
+    expect(older.querySelector('.number')!.textContent!.trim()).toBe('–');
+    expect(older.textContent).toMatch(/being judged.*before it was changed/s);
   });
 });
 

@@ -29,7 +29,7 @@ import { backupWords, type BackupState } from './backup-words';
 import { RackDesk } from './rack-desk';
 import { RackFilters } from './rack-filters';
 import { TagCard, type TagAct, type TagWords } from './tag-card';
-import { lookOf, reasonOf, stateOf } from './tag-words';
+import { goodForOf, lookOf, reasonOf, stateOf } from './tag-words';
 
 /** How long typing in the search rests before it is looked for, ms. */
 const TYPED = 200;
@@ -59,6 +59,7 @@ export class Rack {
   protected readonly desk = inject(RackDesk);
   protected readonly times = times;
   protected readonly stateOf = stateOf;
+  protected readonly goodForOf = goodForOf;
   protected readonly reasonOf = reasonOf;
   protected readonly lookOf = lookOf;
 

@@ -6,7 +6,7 @@ import { RouterLink } from '@angular/router';
 import { times } from '@core/chain/headline';
 import { PlateDrawing } from '../drawing/plate-drawing';
 import type { Drawn, Tag } from '../job/job-api';
-import { reasonOf, stateOf } from './tag-words';
+import { goodForOf, reasonOf, stateOf } from './tag-words';
 
 export type TagAct = 'duplicate' | 'archive' | 'restore' | 'bin' | 'unbin' | 'delete';
 
@@ -36,10 +36,7 @@ export class TagCard {
   protected readonly fault = signal('');
   protected readonly state = computed(() => stateOf(this.tag()));
   protected readonly reason = computed(() => reasonOf(this.tag()));
-  protected readonly goodFor = computed(() => {
-    const { verdict, judged, version } = this.tag();
-    return judged === version ? (verdict?.goodFor ?? null) : null;
-  });
+  protected readonly goodFor = computed(() => goodForOf(this.tag()));
   private readonly name = viewChild<ElementRef<HTMLInputElement>>('name');
   private readonly more = viewChild('more', { read: ElementRef<HTMLElement> });
 

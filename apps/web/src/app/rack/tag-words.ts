@@ -15,6 +15,9 @@ export function stateOf(t: Tag): string {
   return `${STATE_WORDS[v.state]}${v.by === 'hand' ? ', by hand' : ', as solved'}`;
 }
 
+/** Times the load it is good for; null where that is not known of this very version. */
+export const goodForOf = (t: Tag): number | null => (t.judged === t.version ? (t.verdict?.goodFor ?? null) : null);
+
 /** What it says without the state it begins with. */
 export function reasonOf(t: Tag): string {
   if (!t.verdict) return '';
