@@ -64,7 +64,7 @@ afterEach(() => http.verify());
 it('says what was done, when, by whom, and the verdict then; what else was done stands between', async () => {
   expect(host().textContent).toContain('Fetching the history');
   await shows();
-  expect(rows()[0]).toMatch(/^3, now 2026-03-13 10:00 step 3 AM not judged$/);
+  expect(rows()[0]).toMatch(/^3, now 2026-03-13 10:00 step 3 AM being judged$/);
   expect(rows()[1]).toBe('2026-03-12 12:00 archived JF');
   expect(rows()[2]).toMatch(/^2 2026-03-12 10:00 step 2 – does not hold good for 0.77 × load\s*Bolt shear, Case L1/);
   expect(rows()[3]).toContain('put on the rack');

@@ -72,7 +72,7 @@ const SHOWN = 100;
                         <br /><span class="note">{{ j.weakest }}, {{ j.caseName }}</span>
                       }
                     } @else {
-                      <span class="note">not judged</span>
+                      <span class="note">{{ r.v.version === stored()?.version ? 'being judged' : 'not judged' }}</span>
                     }
                   </td>
                   <td class="acts">
@@ -119,7 +119,7 @@ const SHOWN = 100;
       }
     </main>
   `,
-  styleUrl: './history-page.scss',
+  styleUrls: ['../fields/page-of-rows.scss', './history-page.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HistoryPage {

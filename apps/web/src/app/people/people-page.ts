@@ -27,7 +27,7 @@ const MAY: Readonly<Record<Role, string>> = {
   selector: 'ms-people',
   imports: [MatButton, MatIcon, RouterLink],
   templateUrl: './people-page.html',
-  styleUrl: './people-page.scss',
+  styleUrls: ['../fields/page-of-rows.scss', './people-page.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PeoplePage {
