@@ -33,3 +33,11 @@ globalThis.ResizeObserver ??= class {
   unobserve(): void {}
   disconnect(): void {}
 } as unknown as typeof ResizeObserver;
+
+// The page of the tests has no screen to ask; it is a light one.
+window.matchMedia ??= ((media: string) => ({
+  media,
+  matches: false,
+  addEventListener: () => undefined,
+  removeEventListener: () => undefined,
+})) as unknown as typeof window.matchMedia;

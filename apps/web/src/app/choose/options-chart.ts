@@ -16,14 +16,13 @@ import { CanvasRenderer } from 'echarts/renderers';
 import type { SoundOption } from '@core/options/choose';
 import { shownUnit, type UnitSystem } from '@core/units/format-quantity';
 import { POUND } from '@core/units/unit-table';
+import { Lamp } from '../lamp/lamp';
 
 use([ScatterChart, GridComponent, LegendComponent, CanvasRenderer]);
 
-const LABEL = { fontFamily: 'Barlow Condensed', fontSize: 14, color: '#1c1a17' };
-
 /** Shape for each weakest link, so that colour is never alone. */
 const SHAPES = ['circle', 'rect', 'triangle', 'diamond', 'pin', 'arrow', 'roundRect'];
-const INKS = ['#2b2a63', '#8a6412', '#3c5a44', '#7a2f5e', '#4d5c75', '#6b5a3a', '#1c1a17'];
+const INKS = ['--series-1', '--series-2', '--series-3', '--series-4', '--series-5', '--series-6', '--ink'] as const;
 
 /** Sound options, mass against rough cost; the shape says the weakest link, the cross is the design as it stands. */
 @Component({
@@ -43,6 +42,7 @@ export class OptionsChart implements OnDestroy {
   readonly hovered = output<SoundOption | null>();
   readonly taken = output<SoundOption>();
 
+  private readonly lamp = inject(Lamp);
   private chart: ECharts | null = null;
   private readonly resized = new ResizeObserver(() => this.chart?.resize());
 
@@ -63,12 +63,15 @@ export class OptionsChart implements OnDestroy {
       this.best();
       this.current();
       this.system();
+      this.lamp.dark();
       this.draw();
     });
   }
 
   private draw(): void {
     if (!this.chart) return;
+    const ink = (name: `--${string}`) => this.lamp.ink(name);
+    const LABEL = { fontFamily: 'Barlow Condensed', fontSize: 14, color: ink('--ink') };
     const k = this.system() === 'inch' ? 1 / POUND : 1;
     const point = (o: SoundOption) => ({ value: [o.mass * k, o.cost], option: o });
     const kinds = [...new Set(this.options().map((o) => o.weakest))];
@@ -81,8 +84,8 @@ export class OptionsChart implements OnDestroy {
       nameGap: 28,
       nameTextStyle: LABEL,
       axisLabel: { ...LABEL, fontFamily: 'Barlow' },
-      axisLine: { show: true, lineStyle: { color: '#1c1a17' } },
-      splitLine: { lineStyle: { color: '#d8d0bd' } },
+      axisLine: { show: true, lineStyle: { color: ink('--ink') } },
+      splitLine: { lineStyle: { color: ink('--rule') } },
     });
     this.chart.setOption(
       {
@@ -98,7 +101,7 @@ export class OptionsChart implements OnDestroy {
             symbol: SHAPES[i % SHAPES.length]!,
             symbolSize: 7,
             large: false,
-            itemStyle: { color: INKS[i % INKS.length]!, opacity: 0.55 },
+            itemStyle: { color: ink(INKS[i % INKS.length]!), opacity: 0.55 },
             data: this.options()
               .filter((o) => o.weakest === kind)
               .map(point),
@@ -108,7 +111,7 @@ export class OptionsChart implements OnDestroy {
             type: 'scatter' as const,
             symbol: 'circle',
             symbolSize: 15,
-            itemStyle: { color: 'rgba(0,0,0,0)', borderColor: '#9c3a14', borderWidth: 2 },
+            itemStyle: { color: 'rgba(0,0,0,0)', borderColor: ink('--accent'), borderWidth: 2 },
             data: this.best().map(point),
             z: 5,
           },
@@ -119,7 +122,7 @@ export class OptionsChart implements OnDestroy {
                   type: 'scatter' as const,
                   symbol: 'path://M0 8L8 0L20 12L32 0L40 8L28 20L40 32L32 40L20 28L8 40L0 32L12 20Z',
                   symbolSize: 15,
-                  itemStyle: { color: '#9c3a14', borderColor: '#fff', borderWidth: 1 },
+                  itemStyle: { color: ink('--accent'), borderColor: ink('--card'), borderWidth: 1 },
                   data: [[now.mass * k, now.cost]],
                   z: 6,
                 },

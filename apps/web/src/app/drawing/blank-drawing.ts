@@ -12,7 +12,7 @@ import { sizeWords } from '@core/shop/hole-words';
   selector: 'svg[msBlank]',
   host: { '[attr.viewBox]': 'viewBox()', preserveAspectRatio: 'xMidYMid meet' },
   template: `
-    <svg:path [attr.d]="outline()" fill="#2b2a63" stroke="#16153a" stroke-width="1.2" />
+    <svg:path [attr.d]="outline()" fill="var(--marking)" stroke="var(--marking-edge)" stroke-width="1.2" />
     @for (l of part().bends; track l.what) {
       <svg:line
         [attr.data-bend]="l.what"
@@ -20,7 +20,7 @@ import { sizeWords } from '@core/shop/hole-words';
         [attr.y1]="-l.from.y"
         [attr.x2]="l.to.x"
         [attr.y2]="-l.to.y"
-        stroke="#dcc389"
+        stroke="var(--brass-pale)"
         [attr.stroke-width]="l.what === 'middle' ? 1.4 : 0.8"
         [attr.stroke-dasharray]="l.what === 'middle' ? '14 4' : '4 3'"
       />
@@ -29,12 +29,12 @@ import { sizeWords } from '@core/shop/hole-words';
       <svg:g [attr.transform]="'translate(' + h.x + ' ' + -h.y + ')'">
         <svg:path
           [attr.d]="run(h)"
-          [attr.stroke]="h.takes === 'fitting' ? '#dcc389' : '#dfe3f7'"
+          [attr.stroke]="h.takes === 'fitting' ? 'var(--brass-pale)' : 'var(--scribe)'"
           [attr.stroke-width]="h.d + 1.8"
           stroke-linecap="round"
         />
-        <svg:path [attr.d]="run(h)" stroke="#f3eee1" [attr.stroke-width]="h.d" stroke-linecap="round" />
-        <svg:path [attr.d]="cross(h.d)" stroke="#dfe3f7" stroke-width="0.5" />
+        <svg:path [attr.d]="run(h)" stroke="var(--hole)" [attr.stroke-width]="h.d" stroke-linecap="round" />
+        <svg:path [attr.d]="cross(h.d)" stroke="var(--scribe)" stroke-width="0.5" />
         @if (!plain()) {
           <svg:text [attr.x]="beside(h)" [attr.text-anchor]="anchor(h)" [attr.y]="-3" [attr.font-size]="text()" class="scribed">
             {{ h.id }}
@@ -57,7 +57,7 @@ import { sizeWords } from '@core/shop/hole-words';
       font-family: var(--label);
     }
     .scribed {
-      fill: #f3eee1;
+      fill: var(--chalk);
       font-weight: 600;
     }
     .size {

@@ -65,21 +65,21 @@ function sideFor(b: Point, reach: number, base: Rect): 1 | -1 {
       font-family: var(--label);
     }
     .warned {
-      fill: #6d270c;
+      fill: var(--warned);
       font-weight: 600;
       paint-order: stroke;
-      stroke: #f3eee1;
+      stroke: var(--paper);
       stroke-width: 2px;
     }
     .zone-words {
-      fill: #5e430c;
+      fill: var(--brass-ink);
       font-weight: 600;
     }
     .scribed {
-      fill: #ffffff;
+      fill: var(--chalk);
       font-weight: 600;
       paint-order: stroke;
-      stroke: #201f4d;
+      stroke: var(--marking-deep);
       stroke-width: 1.6px;
     }
   `,

@@ -28,25 +28,25 @@ const HALF = 62;
   template: `
     <svg:defs>
       <svg:pattern id="cut-plate" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <svg:rect width="4" height="4" fill="#2b2a63" />
-        <svg:line x1="0" y1="0" x2="0" y2="4" stroke="#8f92cc" stroke-width="0.7" />
+        <svg:rect width="4" height="4" fill="var(--marking)" />
+        <svg:line x1="0" y1="0" x2="0" y2="4" stroke="var(--marking-line)" stroke-width="0.7" />
       </svg:pattern>
       <svg:pattern id="cut-base" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-        <svg:rect width="4" height="4" fill="#55549a" />
-        <svg:line x1="0" y1="0" x2="0" y2="4" stroke="#dfe3f7" stroke-width="0.7" />
+        <svg:rect width="4" height="4" fill="var(--marking-mid)" />
+        <svg:line x1="0" y1="0" x2="0" y2="4" stroke="var(--scribe)" stroke-width="0.7" />
       </svg:pattern>
       <svg:pattern id="cut-skin" width="5" height="2.5" patternUnits="userSpaceOnUse">
-        <svg:rect width="5" height="2.5" fill="#c9d0c3" />
-        <svg:line x1="0" y1="1.2" x2="5" y2="1.2" stroke="#95a291" stroke-width="0.5" />
+        <svg:rect width="5" height="2.5" fill="var(--skin)" />
+        <svg:line x1="0" y1="1.2" x2="5" y2="1.2" stroke="var(--skin-line)" stroke-width="0.5" />
       </svg:pattern>
       <svg:pattern id="cut-core" width="3" height="3" patternUnits="userSpaceOnUse">
-        <svg:rect width="3" height="3" fill="#e9dfc2" />
-        <svg:circle cx="0.8" cy="0.8" r="0.45" fill="#a3946a" />
-        <svg:circle cx="2.3" cy="2.3" r="0.45" fill="#a3946a" />
+        <svg:rect width="3" height="3" fill="var(--core)" />
+        <svg:circle cx="0.8" cy="0.8" r="0.45" fill="var(--core-line)" />
+        <svg:circle cx="2.3" cy="2.3" r="0.45" fill="var(--core-line)" />
       </svg:pattern>
       <svg:pattern id="cut-tube" width="3" height="3" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-        <svg:rect width="3" height="3" fill="#9aa39a" />
-        <svg:line x1="0" y1="0" x2="0" y2="3" stroke="#47504a" stroke-width="0.6" />
+        <svg:rect width="3" height="3" fill="var(--tube)" />
+        <svg:line x1="0" y1="0" x2="0" y2="3" stroke="var(--structure-edge)" stroke-width="0.6" />
       </svg:pattern>
     </svg:defs>
     @for (l of stack().layers; track $index) {
@@ -56,14 +56,14 @@ const HALF = 62;
         [attr.width]="l.x1 - l.x0"
         [attr.height]="l.bottom - l.top"
         [attr.fill]="fill[l.part]"
-        stroke="#1c1a17"
+        stroke="var(--ink)"
         stroke-width="0.35"
       />
     }
     @if (stack().bolt; as b) {
-      <svg:g stroke="#5e430c" stroke-width="0.35">
+      <svg:g stroke="var(--brass-edge)" stroke-width="0.35">
         @for (s of holes(); track $index) {
-          <svg:path [attr.d]="s.d" fill="#f3eee1" stroke="none" />
+          <svg:path [attr.d]="s.d" fill="var(--hole)" stroke="none" />
         }
         @for (t of stack().round; track t.of) {
           <svg:rect
@@ -71,8 +71,8 @@ const HALF = 62;
             [attr.y]="t.top"
             [attr.width]="t.outside"
             [attr.height]="t.bottom - t.top"
-            [attr.fill]="t.of === 'plug' ? '#c8b98c' : 'url(#cut-tube)'"
-            stroke="#1c1a17"
+            [attr.fill]="t.of === 'plug' ? 'var(--plug)' : 'url(#cut-tube)'"
+            stroke="var(--ink)"
           />
           @if (t.wall > 0) {
             <svg:rect
@@ -80,7 +80,7 @@ const HALF = 62;
               [attr.y]="t.top"
               [attr.width]="t.outside - 2 * t.wall"
               [attr.height]="t.bottom - t.top"
-              fill="#f3eee1"
+              fill="var(--hole)"
               stroke="none"
             />
           }
@@ -95,7 +95,7 @@ const HALF = 62;
         [attr.x2]="b.x"
         [attr.y1]="b.top - 3"
         [attr.y2]="b.end + 3"
-        stroke="#1c1a17"
+        stroke="var(--ink)"
         stroke-width="0.25"
         stroke-dasharray="4 1 1 1"
       />
@@ -107,7 +107,7 @@ const HALF = 62;
         [attr.x2]="right() + 2"
         [attr.y1]="l.mid"
         [attr.y2]="l.y - text() * 0.32"
-        stroke="#575043"
+        stroke="var(--ink-soft)"
         stroke-width="0.25"
       />
     }
@@ -150,7 +150,7 @@ const HALF = 62;
     }
     .face:hover,
     .face:focus-visible {
-      stroke: rgba(156, 58, 20, 0.55);
+      stroke: color-mix(in srgb, var(--accent) 60%, transparent);
       outline: none;
     }
   `,
@@ -168,22 +168,22 @@ export class SectionDrawing {
     base: 'url(#cut-base)',
     plate: 'url(#cut-plate)',
     skin: 'url(#cut-skin)',
-    packer: '#b7a67a',
+    packer: 'var(--packer)',
     core: 'url(#cut-core)',
-    hollow: '#f3eee1',
+    hollow: 'var(--hole)',
     backing: 'url(#cut-plate)',
-    bearer: '#77857a',
-    leg: '#5b5a9c',
+    bearer: 'var(--structure)',
+    leg: 'var(--marking-mid)',
   };
   protected readonly made = {
-    hole: '#f3eee1',
-    shank: '#c99a3c',
-    head: '#c99a3c',
-    nut: '#c99a3c',
-    washer: '#dcc389',
-    weld: '#8d7a4a',
-    insert: '#b9ab86',
-    plain: '#dcc389',
+    hole: 'var(--hole)',
+    shank: 'var(--brass)',
+    head: 'var(--brass)',
+    nut: 'var(--brass)',
+    washer: 'var(--brass-pale)',
+    weld: 'var(--weld-fill)',
+    insert: 'var(--insert)',
+    plain: 'var(--brass-pale)',
   };
 
   /** Letter height, mm of the section. */

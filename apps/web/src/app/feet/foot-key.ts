@@ -13,9 +13,9 @@ const HIGH = 92;
 const LEAST = 16;
 
 const HATCHES = [
-  { id: 'foot-fails', turn: 45, wide: 3, high: 6, ink: '#8a1408' },
-  { id: 'foot-tight', turn: 45, wide: 1.4, high: 6, ink: '#7d5a15' },
-  { id: 'foot-refused', turn: 0, wide: 2, high: 2, ink: '#575043' },
+  { id: 'foot-fails', turn: 45, wide: 3, high: 6, ink: 'var(--bad)' },
+  { id: 'foot-tight', turn: 45, wide: 1.4, high: 6, ink: 'var(--brass-ink)' },
+  { id: 'foot-refused', turn: 0, wide: 2, high: 2, ink: 'var(--ink-soft)' },
 ] as const;
 
 /** All feet of the fitting in a small key plan to scale, each with its verdict by hatch and in words; one press takes it in hand. */
@@ -82,7 +82,7 @@ const HATCHES = [
       cursor: pointer;
     }
     .ground {
-      fill: #fbf8f0;
+      fill: var(--card);
       stroke: none;
     }
     g rect {
@@ -134,7 +134,7 @@ const HATCHES = [
       font-variant-numeric: tabular-nums;
     }
     .fails {
-      color: #8a1408;
+      color: var(--bad);
       font-weight: 600;
     }
     b {

@@ -64,7 +64,7 @@ export interface ReadRows<T> {
       margin-top: 3px;
       padding: 4px 6px;
       border: 1px solid var(--rule-strong);
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 400 13px/1.35 var(--text);
     }
@@ -75,7 +75,7 @@ export interface ReadRows<T> {
       font-size: 12.5px;
     }
     li {
-      color: #8a1408;
+      color: var(--bad);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -49,7 +49,7 @@ let count = 0;
       padding: 3px 6px;
       border: 1px solid var(--rule-strong);
       border-radius: 2px;
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 600 14px/1.3 var(--text);
       text-align: right;

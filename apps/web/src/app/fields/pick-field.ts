@@ -38,7 +38,7 @@ let count = 0;
       padding: 3px 6px;
       border: 1px solid var(--rule-strong);
       border-radius: 2px;
-      background: #fff;
+      background: var(--field);
       font-weight: 600;
       max-width: var(--pick-width, 190px);
     }

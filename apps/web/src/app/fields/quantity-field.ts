@@ -121,7 +121,7 @@ let count = 0;
       padding: 3px 6px;
       border: 1px solid var(--rule-strong);
       border-radius: 2px;
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 600 14px/1.3 var(--text);
       font-variant-numeric: tabular-nums;
@@ -132,7 +132,7 @@ let count = 0;
       background: var(--card);
     }
     .lands input {
-      box-shadow: 0 0 0 2px #5d6b61;
+      box-shadow: 0 0 0 2px var(--structure-edge);
     }
     .how {
       grid-column: 1 / -1;
@@ -141,11 +141,11 @@ let count = 0;
       color: var(--ink-soft);
     }
     .wide {
-      color: #8a1408;
+      color: var(--bad);
       font-weight: 600;
     }
     .bad input {
-      border: 2px solid #8a1408;
+      border: 2px solid var(--bad);
     }
     .from {
       display: inline-flex;

@@ -138,7 +138,7 @@ const NAMES: Readonly<Record<InstrumentKind, string>> = { caliper: 'Caliper', ta
     }
     .kinds .on {
       background: var(--marking);
-      color: #fff;
+      color: var(--chalk);
     }
     .kinds input {
       position: absolute;
@@ -155,7 +155,7 @@ const NAMES: Readonly<Record<InstrumentKind, string>> = { caliper: 'Caliper', ta
       align-items: center;
       padding: 8px 10px;
       border: 1px solid var(--rule-strong);
-      background: #e4e7dc;
+      background: var(--readout);
     }
     .display {
       font: 600 27px/1 var(--text);
@@ -170,7 +170,7 @@ const NAMES: Readonly<Record<InstrumentKind, string>> = { caliper: 'Caliper', ta
       font: 500 12.5px var(--label);
     }
     .low {
-      color: #8a1408;
+      color: var(--bad);
     }
     .buttons {
       grid-row: 2;
@@ -209,7 +209,7 @@ const NAMES: Readonly<Record<InstrumentKind, string>> = { caliper: 'Caliper', ta
     select {
       padding: 2px;
       border: 1px solid var(--rule-strong);
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 500 13.5px var(--label);
     }

@@ -58,7 +58,7 @@ import { Judge } from './judge';
       line-height: 1.3;
     }
     :host(.fails) .says b {
-      color: #8a1408;
+      color: var(--bad);
     }
     .says {
       grid-area: says;

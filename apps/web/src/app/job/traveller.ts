@@ -72,7 +72,7 @@ function notYet(v: Verdict | null, job: Job): string {
     :host {
       display: flex;
       flex-direction: column;
-      background: #e7dfcb;
+      background: var(--shade);
       border-right: 1px solid var(--rule-strong);
       overflow-y: auto;
     }
@@ -139,9 +139,9 @@ function notYet(v: Verdict | null, job: Job): string {
       top: 8px;
       right: 8px;
       padding: 0 5px;
-      border: 1.5px solid #3c5a44;
+      border: 1.5px solid var(--good);
       border-radius: 2px;
-      color: #3c5a44;
+      color: var(--good);
       font: 600 12px/1.35 var(--label);
       transform: rotate(-6deg);
     }

@@ -136,7 +136,7 @@ const MM: Readonly<Record<Exclude<Key, 'from'>, number>> = {
       padding: 3px 6px;
       border: 1px solid var(--rule-strong);
       border-radius: 2px;
-      background: #fff;
+      background: var(--field);
       font: 600 15px/1.3 var(--text, inherit);
       font-family: inherit;
       text-align: right;

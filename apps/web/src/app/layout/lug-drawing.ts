@@ -26,7 +26,7 @@ import type { Lug } from '@core/job/joint';
     }
     .metal,
     .lug {
-      fill: #4a4890;
+      fill: var(--marking-mid);
       stroke: var(--scribe);
       stroke-width: 1;
       vector-effect: non-scaling-stroke;

@@ -125,7 +125,7 @@ const DRAWN = SHAPES.map((s) => ({
       padding: 3px 2px;
       border: 1px solid var(--rule-strong);
       border-radius: 3px;
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 600 13px/1.15 var(--label);
       cursor: pointer;

@@ -86,8 +86,8 @@ import { Desk } from '../job/desk';
       font: 600 14px var(--label);
     }
     .gone {
-      border-color: #8a1408;
-      background: repeating-linear-gradient(135deg, #f3dccb 0 4px, #fbf8f0 4px 9px);
+      border-color: var(--bad);
+      background: repeating-linear-gradient(135deg, var(--accent-soft) 0 4px, var(--card) 4px 9px);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

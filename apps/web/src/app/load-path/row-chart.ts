@@ -44,7 +44,7 @@ const HEIGHT = 90;
       fill: var(--marking);
     }
     .other {
-      fill: #b9b2d8;
+      fill: var(--marking-pale);
       stroke: var(--marking);
     }
     .even {

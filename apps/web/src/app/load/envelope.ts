@@ -23,9 +23,9 @@ const R = 100;
       <figure>
         <svg viewBox="-140 -128 280 256" role="img" aria-label="Shear at the plate by direction, all cases">
           @for (r of rings; track r) {
-            <circle [attr.r]="r" fill="none" stroke="#b9b29f" stroke-width="0.7" stroke-dasharray="3 3" />
+            <circle [attr.r]="r" fill="none" stroke="var(--hatch)" stroke-width="0.7" stroke-dasharray="3 3" />
           }
-          <path d="M-108 0H108M0 -108V108" stroke="#b9b29f" stroke-width="0.7" />
+          <path d="M-108 0H108M0 -108V108" stroke="var(--hatch)" stroke-width="0.7" />
           <text x="110" y="4">fore</text>
           <text x="-110" y="4" text-anchor="end">aft</text>
           <text x="0" y="-112" text-anchor="middle">port</text>
@@ -39,7 +39,7 @@ const R = 100;
                 y1="0"
                 [attr.x2]="p.x"
                 [attr.y2]="p.y"
-                stroke="#9c3a14"
+                stroke="var(--accent)"
                 [attr.stroke-width]="p.governs ? 2.4 : 1.1"
                 [attr.opacity]="p.governs ? 1 : 0.55"
               />
@@ -47,8 +47,8 @@ const R = 100;
                 [attr.cx]="p.x"
                 [attr.cy]="p.y"
                 [attr.r]="p.id === open() ? 5.5 : 3.4"
-                [attr.fill]="p.governs ? '#9c3a14' : '#fbf8f0'"
-                stroke="#9c3a14"
+                [attr.fill]="p.governs ? 'var(--accent)' : 'var(--card)'"
+                stroke="var(--accent)"
                 stroke-width="1.2"
               />
             </g>
@@ -58,7 +58,7 @@ const R = 100;
       </figure>
       <figure>
         <svg viewBox="-70 -128 210 256" role="img" aria-label="Pull or press against overturning moment, all cases">
-          <path d="M0 0H118M0 -112V112" stroke="#b9b29f" stroke-width="0.7" />
+          <path d="M0 0H118M0 -112V112" stroke="var(--hatch)" stroke-width="0.7" />
           <text x="136" y="122" text-anchor="end">overturning to {{ momentScale() }}</text>
           <text x="-6" y="-104" text-anchor="end">lifts</text>
           <text x="-6" y="-90" text-anchor="end">{{ pullScale() }}</text>
@@ -71,8 +71,8 @@ const R = 100;
                 [attr.y]="p.y - 3.6"
                 width="7.2"
                 height="7.2"
-                [attr.fill]="p.governs ? '#9c3a14' : '#fbf8f0'"
-                stroke="#9c3a14"
+                [attr.fill]="p.governs ? 'var(--accent)' : 'var(--card)'"
+                stroke="var(--accent)"
                 [attr.stroke-width]="p.id === open() ? 3 : 1.2"
               />
             </g>
@@ -117,7 +117,7 @@ const R = 100;
     figure {
       margin: 0;
       border: 1px solid var(--rule);
-      background: #fbf8f0;
+      background: var(--card);
     }
     figcaption {
       padding: 0 6px 3px;

@@ -33,18 +33,18 @@ interface Drawn {
 }
 
 const FILLS: Readonly<Record<Tone, string>> = {
-  fitting: '#cfc6ae',
-  part: '#a99f85',
-  person: '#8d836b',
+  fitting: 'var(--fitting)',
+  part: 'var(--fitting-part)',
+  person: 'var(--rule-strong)',
   rope: 'none',
   ground: 'none',
 };
 const STROKES: Readonly<Record<Tone, string>> = {
-  fitting: '#5d5543',
-  part: '#5d5543',
-  person: '#5d5543',
-  rope: '#7d5a15',
-  ground: '#8d836b',
+  fitting: 'var(--drawn-edge)',
+  part: 'var(--drawn-edge)',
+  person: 'var(--drawn-edge)',
+  rope: 'var(--brass-edge)',
+  ground: 'var(--rule-strong)',
 };
 
 /** The fitting as a simple picture to scale, with the force where it acts; its heights, reaches and angles can be dragged. */
@@ -68,8 +68,8 @@ const STROKES: Readonly<Record<Tone, string>> = {
             [attr.y]="-d.skin.w1"
             [attr.width]="d.skin.u1 - d.skin.u0"
             [attr.height]="d.skin.w1 - d.skin.w0"
-            fill="#c9d0c3"
-            stroke="#77857a"
+            fill="var(--skin)"
+            stroke="var(--structure)"
             [attr.stroke-width]="d.text * 0.06"
           />
           <rect
@@ -77,7 +77,7 @@ const STROKES: Readonly<Record<Tone, string>> = {
             [attr.y]="-d.plate.w1"
             [attr.width]="d.plate.u1 - d.plate.u0"
             [attr.height]="d.plate.w1 - d.plate.w0"
-            fill="#2b2a63"
+            fill="var(--marking)"
           />
           @for (s of d.view.shapes; track $index) {
             @switch (s.kind) {
@@ -115,21 +115,21 @@ const STROKES: Readonly<Record<Tone, string>> = {
               [attr.y]="-p[1] - d.text * 0.25"
               [attr.width]="d.text * 0.5"
               [attr.height]="d.text * 0.5"
-              fill="#f3eee1"
-              stroke="#1c1a17"
+              fill="var(--paper)"
+              stroke="var(--ink)"
               [attr.stroke-width]="d.text * 0.08"
             />
           }
           @if (d.centroid; as c) {
             <g [attr.transform]="'translate(' + c[0] + ' ' + -c[1] + ')'">
-              <circle [attr.r]="d.text * 0.55" fill="#f3eee1" stroke="#1c1a17" [attr.stroke-width]="d.text * 0.1" />
-              <path [attr.d]="quarters(d.text * 0.55)" fill="#1c1a17" />
+              <circle [attr.r]="d.text * 0.55" fill="var(--paper)" stroke="var(--ink)" [attr.stroke-width]="d.text * 0.1" />
+              <path [attr.d]="quarters(d.text * 0.55)" fill="var(--ink)" />
             </g>
           }
           @for (a of d.arrows; track $index) {
             <g [attr.opacity]="a.open ? 1 : 0.28">
-              <path [attr.d]="a.line" stroke="#9c3a14" [attr.stroke-width]="d.text * (a.open ? 0.24 : 0.16)" fill="none" />
-              <polygon [attr.points]="a.head" fill="#9c3a14" />
+              <path [attr.d]="a.line" stroke="var(--accent)" [attr.stroke-width]="d.text * (a.open ? 0.24 : 0.16)" fill="none" />
+              <polygon [attr.points]="a.head" fill="var(--accent)" />
             </g>
           }
           @for (h of d.view.handles; track h.label) {
@@ -143,8 +143,8 @@ const STROKES: Readonly<Record<Tone, string>> = {
               (keydown)="nudge($event, h)"
             >
               <circle [attr.r]="d.text * 1.3" fill="transparent" />
-              <circle [attr.r]="d.text * 0.5" fill="#fbf8f0" stroke="#1c1a17" [attr.stroke-width]="d.text * 0.16" />
-              <circle [attr.r]="d.text * 0.16" fill="#1c1a17" />
+              <circle [attr.r]="d.text * 0.5" fill="var(--card)" stroke="var(--ink)" [attr.stroke-width]="d.text * 0.16" />
+              <circle [attr.r]="d.text * 0.16" fill="var(--ink)" />
               <text
                 [attr.x]="(h.at[0] > (d.box.u0 + d.box.u1) / 2 ? -1 : 1) * d.text * 0.85"
                 [attr.y]="-d.text * 0.75"
@@ -173,7 +173,7 @@ const STROKES: Readonly<Record<Tone, string>> = {
       margin: 0;
       display: flex;
       border: 1px solid var(--rule);
-      background: #fbf8f0;
+      background: var(--card);
     }
     svg {
       width: 100%;
@@ -196,12 +196,12 @@ const STROKES: Readonly<Record<Tone, string>> = {
     }
     .handle:focus-visible circle:nth-child(2) {
       stroke: var(--accent);
-      fill: #ffe9b8;
+      fill: var(--lit-pale);
     }
     text {
       fill: var(--ink);
       paint-order: stroke;
-      stroke: #fbf8f0;
+      stroke: var(--card);
       stroke-width: 3px;
       vector-effect: non-scaling-stroke;
     }

@@ -140,7 +140,7 @@ import { changeLoad, freeId } from './edits';
       padding: 3px 4px;
       text-overflow: ellipsis;
       border: 1px solid var(--rule);
-      background: #fff;
+      background: var(--field);
       font: 500 14px var(--text);
       color: var(--ink);
     }
@@ -149,7 +149,7 @@ import { changeLoad, freeId } from './edits';
       margin-top: 1px;
       padding: 1px 0;
       border: 0;
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 500 13px var(--label);
     }

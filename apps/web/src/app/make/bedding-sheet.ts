@@ -162,7 +162,7 @@ type Sheet = NonNullable<NonNullable<Making['products']>[ProductUse]>;
       flex: 1;
       padding: 3px 6px;
       border: 1px solid var(--rule-strong);
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 500 14px/1.3 var(--text);
     }

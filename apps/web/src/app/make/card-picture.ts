@@ -23,33 +23,33 @@ const down = (p: Point): Point => ({ x: p.x, y: -p.y });
   styles: `
     path {
       fill: none;
-      stroke: #dcc389;
+      stroke: var(--brass-pale);
       stroke-width: 1.2;
     }
     .metal {
-      fill: #2b2a63;
-      stroke: #16153a;
+      fill: var(--marking);
+      stroke: var(--marking-edge);
       fill-rule: evenodd;
     }
     .sheet,
     .offcut,
     .base {
-      fill: #d9d2c0;
-      stroke: #8d836b;
+      fill: var(--blank);
+      stroke: var(--rule-strong);
     }
     .dash {
       stroke-dasharray: 4 3;
     }
     .weld {
-      stroke: #e8a33d;
+      stroke: var(--lit);
       stroke-width: 4;
     }
     .hole {
-      fill: #f3eee1;
-      stroke: #dfe3f7;
+      fill: var(--chalk);
+      stroke: var(--scribe);
     }
     text {
-      fill: #f3eee1;
+      fill: var(--chalk);
       font-family: var(--label);
       font-weight: 600;
       text-anchor: middle;

@@ -52,7 +52,7 @@ interface PacketState {
       align-items: center;
       margin: 0;
       padding: 6px 8px;
-      border: 2px dashed #8a1408;
+      border: 2px dashed var(--bad);
       font-weight: 600;
     }
     .older mat-icon {

@@ -60,7 +60,7 @@ import { ShopDesk } from './shop-desk';
     input {
       padding: 4px 8px;
       border: 1px solid var(--rule-strong);
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 500 14px/1.3 var(--text);
     }

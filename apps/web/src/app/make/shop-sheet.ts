@@ -130,7 +130,7 @@ const CURRENCIES = ['EUR', 'GBP', 'USD', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK
       padding: 3px 6px;
       border: 1px solid var(--rule-strong);
       border-radius: 2px;
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 500 14px/1.3 var(--text);
     }

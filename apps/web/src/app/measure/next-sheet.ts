@@ -86,7 +86,7 @@ import { setAt } from './edits';
       display: inline-block;
       height: 9px;
       margin-right: 6px;
-      background: repeating-linear-gradient(45deg, var(--accent) 0 3px, #c77b57 3px 6px);
+      background: repeating-linear-gradient(45deg, var(--accent) 0 3px, var(--accent-mid) 3px 6px);
     }
     .verdict {
       font-size: 14px;

@@ -74,7 +74,7 @@ const COUNTS = same(Array.from({ length: 60 }, (_, i) => String(i + 1)));
       padding: 4px 6px;
       border: 1px solid var(--rule-strong);
       border-radius: 2px;
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 600 15px var(--label);
     }

@@ -74,14 +74,14 @@ const withRoom = ({ x0, x1, y0, y1 }: Rect): Rect => {
       flex: 1 1 0;
       width: 100%;
       min-height: 0;
-      background: #c9d0c3;
+      background: var(--skin);
     }
     .side svg {
       background: var(--card);
     }
     polygon {
       fill: var(--marking);
-      stroke: #16153a;
+      stroke: var(--marking-edge);
       stroke-width: 0.6;
     }
     figcaption {

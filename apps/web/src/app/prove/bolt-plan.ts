@@ -10,8 +10,8 @@ import { Desk } from '../job/desk';
     <svg role="img" [attr.viewBox]="view()" [attr.aria-label]="says()">
       <defs>
         <pattern id="bolt-hatch" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="4" height="4" fill="#f3eee1" />
-          <line x1="0" y1="0" x2="0" y2="4" stroke="#8a1408" stroke-width="2" />
+          <rect width="4" height="4" fill="var(--paper)" />
+          <line x1="0" y1="0" x2="0" y2="4" stroke="var(--bad)" stroke-width="2" />
         </pattern>
       </defs>
       <rect class="plate" [attr.x]="plate().x0" [attr.y]="-plate().y1" [attr.width]="wide()" [attr.height]="high()" />
@@ -45,48 +45,48 @@ import { Desk } from '../job/desk';
       max-height: 300px;
     }
     .plate {
-      fill: #2b2a63;
-      stroke: #16153a;
+      fill: var(--marking);
+      stroke: var(--marking-edge);
     }
     .lit {
       fill: none;
-      stroke: #f0a13a;
+      stroke: var(--lit);
       stroke-width: 4;
     }
     .full {
-      fill: #c99a3c;
-      stroke: #7d5a15;
+      fill: var(--brass);
+      stroke: var(--brass-edge);
     }
     .part {
-      fill: #e7dfcb;
-      stroke: #7d5a15;
+      fill: var(--shade);
+      stroke: var(--brass-edge);
     }
     .open {
-      fill: #f3eee1;
-      stroke: #8d836b;
+      fill: var(--paper);
+      stroke: var(--rule-strong);
       stroke-dasharray: 3 2;
     }
     .bad {
       fill: url(#bolt-hatch);
-      stroke: #8a1408;
+      stroke: var(--bad);
       stroke-width: 2;
     }
     .ring {
       fill: none;
-      stroke: #c99a3c;
+      stroke: var(--brass);
       stroke-width: 4;
     }
     .mark {
-      stroke: #d7371c;
+      stroke: var(--alarm);
       stroke-width: 3;
     }
     text {
-      fill: #1c1a17;
+      fill: var(--ink);
       font-family: var(--label);
       font-weight: 600;
       text-anchor: middle;
       paint-order: stroke;
-      stroke: #fff;
+      stroke: var(--card);
       stroke-width: 2px;
     }
     g {

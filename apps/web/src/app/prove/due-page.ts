@@ -113,10 +113,10 @@ const AGAIN = 2000;
       text-align: left;
     }
     .over {
-      background: repeating-linear-gradient(45deg, #f6dcd4 0 8px, transparent 8px 16px);
+      background: repeating-linear-gradient(45deg, var(--bad-soft) 0 8px, transparent 8px 16px);
     }
     .over td {
-      background: rgba(251, 248, 240, 0.82);
+      background: color-mix(in srgb, var(--card) 82%, transparent);
     }
     td:nth-child(1),
     td:nth-child(2),

@@ -16,8 +16,8 @@ import { Desk } from '../job/desk';
       >
         <defs>
           <pattern id="fit-hatch" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <rect width="4" height="4" fill="#f3eee1" />
-            <line x1="0" y1="0" x2="0" y2="4" stroke="#8a1408" stroke-width="2" />
+            <rect width="4" height="4" fill="var(--chalk)" />
+            <line x1="0" y1="0" x2="0" y2="4" stroke="var(--bad)" stroke-width="2" />
           </pattern>
         </defs>
         <path [attr.d]="d.plate" class="plate" />
@@ -44,36 +44,36 @@ import { Desk } from '../job/desk';
       max-height: 300px;
     }
     .plate {
-      fill: #2b2a63;
-      stroke: #16153a;
+      fill: var(--marking);
+      stroke: var(--marking-edge);
       fill-rule: evenodd;
     }
     circle {
-      stroke: #dfe3f7;
+      stroke: var(--scribe);
       stroke-width: 1.2;
       cursor: pointer;
     }
     .to-do {
-      fill: #2b2a63;
+      fill: var(--marking);
       stroke-dasharray: 3 2;
     }
     .within {
-      fill: #c99a3c;
+      fill: var(--brass);
     }
     .out {
       fill: url(#fit-hatch);
     }
     .in-hand {
-      fill: #fff;
-      stroke: #f0a13a;
+      fill: var(--chalk);
+      stroke: var(--lit);
       stroke-width: 3;
     }
     .off {
-      stroke: #f0a13a;
+      stroke: var(--lit);
       stroke-width: 2;
     }
     text {
-      fill: #f3eee1;
+      fill: var(--chalk);
       font-family: var(--label);
       font-weight: 600;
       text-anchor: middle;

@@ -72,24 +72,24 @@ export interface Pin {
       cursor: crosshair;
     }
     .plate {
-      fill: #2b2a63;
-      stroke: #16153a;
+      fill: var(--marking);
+      stroke: var(--marking-edge);
       fill-rule: evenodd;
     }
     .hole {
-      fill: #f3eee1;
+      fill: var(--hole);
     }
     .pin {
-      fill: #f0a13a;
-      stroke: #7d5a15;
+      fill: var(--lit);
+      stroke: var(--brass-edge);
     }
     .next {
       fill: none;
-      stroke: #f0a13a;
+      stroke: var(--lit);
       stroke-width: 2.5;
     }
     text {
-      fill: #1c1a17;
+      fill: var(--punch);
       font-family: var(--label);
       font-weight: 600;
       text-anchor: middle;

@@ -41,10 +41,10 @@ const TICKS = [0, 0.25, 0.5, 0.75, 1];
       max-height: 340px;
     }
     path.band {
-      fill: #d9d2c0;
+      fill: var(--blank);
     }
     .grid {
-      stroke: #b9ae93;
+      stroke: var(--rule-strong);
       stroke-dasharray: 2 4;
     }
     .frame {
@@ -90,7 +90,7 @@ const TICKS = [0, 0.25, 0.5, 0.75, 1];
     .k.band {
       height: 12px;
       border: 0;
-      background: #d9d2c0;
+      background: var(--blank);
     }
     .k.expected {
       border-top: 2px dashed var(--ink);

@@ -104,9 +104,9 @@ import { Prover } from './prover';
     .stamp {
       display: inline-block;
       padding: 6px 12px;
-      border: 2.5px solid #3c5a44;
+      border: 2.5px solid var(--good);
       border-radius: 3px;
-      color: #3c5a44;
+      color: var(--good);
       font: 600 17px/1.3 var(--label);
       transform: rotate(-2deg);
     }

@@ -29,7 +29,7 @@ const EDGE = { left: 8, right: 8, top: 14, bottom: 16 };
       display: block;
       width: 100%;
       max-height: 230px;
-      background: #fff;
+      background: var(--field);
       border: 1px solid var(--rule-strong);
     }
     .axis {

@@ -54,7 +54,7 @@ import { LogDesk } from './log-desk';
       font: 600 14.5px/1.2 var(--label);
     }
     .asked select {
-      border: 2px solid #8a1408;
+      border: 2px solid var(--bad);
     }
     form {
       display: flex;

@@ -34,7 +34,7 @@ import { colourAt, levelsOf, showField, type Field, type Scale } from './field-p
       top: 0;
       bottom: 0;
       width: 1px;
-      background: #fbf8f0;
+      background: var(--card);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -150,7 +150,7 @@ const SPRINGS: readonly Written[] = [
       width: 96px;
       padding: 3px 6px;
       border: 1px solid var(--rule-strong);
-      background: #fff;
+      background: var(--field);
       color: var(--ink);
       font: 600 14px/1.3 var(--text);
       text-align: right;

@@ -19,7 +19,7 @@ const SAMPLES = 160;
 const FOOT = 20;
 /** Where a bolt’s name may stand at the highest, px. */
 const HIGHEST = 12;
-const FILLS = ['#55549a', '#2b2a63', '#c9d0c3', '#2b2a63'];
+const FILLS = ['var(--marking-mid)', 'var(--marking)', 'var(--skin)', 'var(--marking)'];
 /** Thinnest a layer is drawn, so that it can be seen. */
 const LEAST = 5;
 
@@ -33,7 +33,7 @@ const LEAST = 5;
       [attr.aria-label]="'Section along the line, movement × ' + times()"
     >
       @for (l of layers(); track l.name) {
-        <path [attr.d]="l.d" [attr.fill]="l.fill" stroke="#1c1a17" stroke-width="1" />
+        <path [attr.d]="l.d" [attr.fill]="l.fill" stroke="var(--ink)" stroke-width="1" />
       }
       @for (b of bolts(); track b.id) {
         <line class="shank" [attr.x1]="b.x" [attr.x2]="b.x" [attr.y1]="b.top" [attr.y2]="b.bottom" />
@@ -67,7 +67,7 @@ const LEAST = 5;
       fill: var(--ink-soft);
     }
     .shank {
-      stroke: var(--brass-dark);
+      stroke: var(--brass);
       stroke-width: 5;
     }
   `,
