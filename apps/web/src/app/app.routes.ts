@@ -11,6 +11,11 @@ export const routes: Routes = [
     loadComponent: () => import('./compare/compare-page').then((m) => m.ComparePage),
   },
   { path: 'new', title: 'New job · Mast Shoe', loadComponent: () => import('./begin/begin-page').then((m) => m.BeginPage) },
+  {
+    path: 'words',
+    title: 'Words of the trade · Mast Shoe',
+    loadComponent: () => import('./words/words-page').then((m) => m.WordsPage),
+  },
   { path: 'people', title: 'People · Mast Shoe', loadComponent: () => import('./people/people-page').then((m) => m.PeoplePage) },
   {
     path: 'history/:id',

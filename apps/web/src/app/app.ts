@@ -1,17 +1,25 @@
 import { ChangeDetectionStrategy, Component, effect, inject, signal } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { Tour } from './help/tour';
+import { TourCard } from './help/tour-card';
 import { registerIcons } from './icons/register';
 import { Outbox } from './job/outbox';
 import { Door } from './people/door';
 import { SessionDesk } from './people/session';
 import { LogQueue } from './prove/log-queue';
+import { Asked } from './words/asked';
 
 @Component({
   selector: 'ms-root',
-  imports: [Door, RouterOutlet],
+  imports: [Door, RouterOutlet, TourCard],
   template: `
     @if (inside()) {
       <div class="page" [attr.inert]="session.outside() ? '' : null"><router-outlet /></div>
+    }
+    @defer (when tour.at() !== null) {
+      @if (tour.at() !== null) {
+        <ms-tour />
+      }
     }
     @if (session.outside()) {
       <ms-door />
@@ -26,6 +34,7 @@ import { LogQueue } from './prove/log-queue';
 })
 export class App {
   protected readonly session = inject(SessionDesk);
+  protected readonly tour = inject(Tour);
   /** Once in, the page stays behind the door when a session is over: what was being written waits there. */
   protected readonly inside = signal(false);
 
@@ -38,5 +47,6 @@ export class App {
     inject(Outbox);
     inject(LogQueue);
     registerIcons();
+    inject(Asked).listen();
   }
 }

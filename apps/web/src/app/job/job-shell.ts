@@ -31,6 +31,7 @@ import { jobActions, jobFeature } from './job.state';
 import { HeadlineStrip } from './headline';
 import { Judge } from './judge';
 import { Away } from './away';
+import { HelpMenu } from '../help/help-menu';
 import { Live } from '../live/live';
 import { LogDesk } from '../prove/log-desk';
 import { Outbox } from './outbox';
@@ -57,6 +58,7 @@ const SAVE_WORDS = {
     MatIcon,
     MatTooltip,
     Traveller,
+    HelpMenu,
     LoadPath,
     WorkingPanel,
     ClashCard,

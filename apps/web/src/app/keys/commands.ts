@@ -39,6 +39,7 @@ export const PLAN_KEYS: readonly (readonly [string, string])[] = [
   ['Tab', 'next bolt, edge or corner'],
   ['Enter', 'type an exact position'],
   ['Escape', 'let go; close the working'],
+  ['F1', 'what the word of this field means'],
 ];
 
 function chord(e: KeyboardEvent): string {

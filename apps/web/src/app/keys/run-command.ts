@@ -1,5 +1,4 @@
 import { inject, Injectable } from '@angular/core';
-import { MatDialog } from '@angular/material/dialog';
 import { ActivatedRoute, Router } from '@angular/router';
 import { withClass } from '@core/job/bolt-class';
 import { mirroredWhole } from '@core/job/mirrored';
@@ -16,6 +15,7 @@ import { failureText, freshId, JobApi } from '../job/job-api';
 import { Judge } from '../job/judge';
 import { COMMANDS, type CommandId } from './commands';
 import { ALSO, sheetsOf, type Doing } from './doing';
+import { Everywhere } from './everywhere';
 
 /** The three schools in turn. */
 const NEXT_SCHOOL = { working: 'limit', limit: 'ultimate', ultimate: 'working' } as const;
@@ -27,7 +27,7 @@ const TURN = 0.1;
 @Injectable()
 export class Commands {
   private readonly desk = inject(Desk);
-  private readonly dialog = inject(MatDialog);
+  private readonly everywhere = inject(Everywhere);
   private readonly router = inject(Router);
   private readonly route = inject(ActivatedRoute);
   private readonly api = inject(JobApi);
@@ -80,14 +80,9 @@ export class Commands {
       case 'rack':
         return void this.router.navigate(['/']);
       case 'commands':
-        return void import('./command-box').then((m) =>
-          this.dialog
-            .open(m.CommandBox, { width: '460px', position: { top: '12vh' }, data: this.all() })
-            .afterClosed()
-            .subscribe((d?: Doing) => d?.run()),
-        );
+        return void this.everywhere.commandBox(this.all());
       case 'keys':
-        return void import('./key-list').then((m) => this.dialog.open(m.KeyList, { width: '560px' }));
+        return void this.everywhere.keys();
       default:
         return void this.router.navigate([id], { relativeTo: this.route });
     }
@@ -96,7 +91,7 @@ export class Commands {
   /** Everything that can be done here by name. */
   private all(): Doing[] {
     const job = this.desk.job();
-    const verbs = COMMANDS.filter((c) => c.id !== 'commands').map((c): Doing => ({
+    const verbs = COMMANDS.filter((c) => c.id !== 'commands' && c.id !== 'rack').map((c): Doing => ({
       id: c.id,
       words: c.words,
       also: ALSO[c.id] ?? '',
@@ -118,21 +113,19 @@ export class Commands {
         also: 'link check formula',
         run: () => this.desk.openLink.set(l.id),
       }));
-    const go = (id: string, words: string, also: string, ...to: string[]): Doing => ({
-      id,
-      words,
-      also,
-      run: () => void this.router.navigate(to),
-    });
-    const pages = [
-      go('new', 'New job', 'begin start create', '/new'),
-      go('stock', 'Stock room', 'metals tables material', '/stock'),
-      go('due', 'What falls due', 'inspection calendar', '/due'),
-      go('people', 'People', 'users passphrase network roles', '/people'),
-      ...(job ? [go('history', 'History of this job', 'versions bring back', '/history', job.id)] : []),
-      ...(job ? [{ id: 'copy', words: 'Copy this job', also: 'duplicate clone', run: () => void this.copy() }] : []),
-    ];
-    return [...verbs, ...sizes, ...pages, ...(job ? sheetsOf(job.id, take) : []), ...links];
+    const ofThisJob: Doing[] = job
+      ? [
+          {
+            id: 'history',
+            words: 'History of this job, and links to it',
+            also: 'versions bring back share guest read-only link',
+            run: () => void this.router.navigate(['/history', job.id]),
+          },
+          { id: 'copy', words: 'Copy this job', also: 'duplicate clone', run: () => void this.copy() },
+          ...sheetsOf(job.id, take),
+        ]
+      : [];
+    return [...verbs, ...sizes, ...this.everywhere.all(), ...ofThisJob, ...links];
   }
 
   /** The open job as another, opened where this one is. */

@@ -20,6 +20,7 @@ import { GENERAL_CAUTION } from '@core/chain/cautions';
 import { times } from '@core/chain/headline';
 import type { WholeJob } from '@core/job/whole-job';
 import { refusalText } from '@core/units/refusal';
+import { HelpMenu } from '../help/help-menu';
 import { Importer } from '../imports/importer';
 import { Away } from '../job/away';
 import { Outbox } from '../job/outbox';
@@ -43,7 +44,7 @@ interface JustDone {
 /** Home: jobs as tags on a rack, each with its plate to scale, its state and its weakest link; searched, sorted, archived, binned. */
 @Component({
   selector: 'ms-rack',
-  imports: [MatButton, MatButtonToggle, MatButtonToggleGroup, MatIcon, RackFilters, RouterLink, TagCard],
+  imports: [HelpMenu, MatButton, MatButtonToggle, MatButtonToggleGroup, MatIcon, RackFilters, RouterLink, TagCard],
   providers: [RackDesk],
   templateUrl: './rack.html',
   styleUrl: './rack.scss',

@@ -1,0 +1,148 @@
+import { arrow, bolt, box, plate, ring, s, skin } from '../load-path/strokes';
+import { term, type Term } from './term';
+
+/** What pulls, and how much of what is there it uses up. */
+export const TERMS_OF_LOADS: readonly Term[] = [
+  term(
+    'load-case',
+    ['Load case', 'one way it is pulled'],
+    'One pull or push that can happen, with its direction and place. Every link is judged under every case, and the worst one counts.',
+    ['load case', 'case', 'cases', 'in the case', 'pulls in the fan'],
+    [plate(), skin(), arrow(80, 28, 0, -24), arrow(80, 28, 46, -16), arrow(80, 28, -46, -16)],
+  ),
+  term(
+    'working-load-limit',
+    ['Working load limit, WLL', 'what it may carry'],
+    'The most a fitting may be asked to carry in use. It is the breaking load divided by a factor, never what a test once held.',
+    ['working load limit', 'wll', 'rated load'],
+    [s('plate', box(60, 6, 40, 10)), s('plate', 'M80 16v10M72 34a8 8 0 1 0 16 0a8 8 0 1 0-16 0'), arrow(80, 44, 0, 34)],
+  ),
+  term(
+    'design-factor',
+    ['Safety factor, design factor', 'how many times over'],
+    'What the strength is divided by before it is held against the load. It covers what nobody knows exactly: the load, the metal and the work.',
+    ['safety factor', 'design factor', 'factors', 'factor', 'on break', 'on yield', 'factor school', 'working load'],
+    [s('skin', box(24, 10, 24, 64)), s('plate', box(96, 52, 24, 22)), s('before', box(96, 10, 24, 64)), arrow(56, 40, 34, 20)],
+  ),
+  term(
+    'limit-states',
+    ['Limit states, partial factors', 'load up, strength down'],
+    'Loads are multiplied by one factor and strengths divided by another, each for what it covers. Yield and break are two limits with factors of their own (γM0, γM2).',
+    ['limit states', 'γm0', 'γm2', 'γg', 'γq', 'γm0 on yield', 'γm2 on break', 'γg, lasting loads', 'γq, passing loads'],
+    [
+      s('skin', box(24, 20, 24, 54)),
+      s('before', box(24, 8, 24, 12)),
+      s('plate', box(110, 26, 24, 48)),
+      arrow(36, 30, 0, -20),
+      arrow(122, 8, 0, 16),
+    ],
+  ),
+  term(
+    'crash-load',
+    ['Crash load, ultimate load', 'once, and then it is scrap'],
+    'A load that comes once, in a crash, and that the joint may bend under but must not let go of. It is held against break, not against yield.',
+    ['crash'],
+    [plate(), skin(), ...bolt(40, 30, 51), ...bolt(120, 30, 51), arrow(80, 20, 60, -8), s('break', 'M70 26l6-6 4 6 6-8 4 8')],
+  ),
+  term(
+    'moment',
+    ['Moment, overturning moment', 'leverage, tipping'],
+    'A force times the arm it works on. It lifts the bolts on one side and presses the base on the other.',
+    ['moment', 'overturning', 'takes a moment', 'mx', 'my', 'mz', 'overturning moment'],
+    [plate(30, 100), skin(), s('plate', box(76, 4, 8, 26)), arrow(84, 8, 50, 0), s('force', 'M44 22v-8M116 22v6')],
+  ),
+  term(
+    'shear',
+    ['Shear', 'sideways load'],
+    'A load along the plate, that tries to slide it. Bolts take it across their shank, or the clamped faces by friction.',
+    ['shear', 'fx', 'fy', 'side force'],
+    [plate(40, 100), skin(), ...bolt(88, 30, 51), arrow(110, 34, 44, 0), arrow(50, 45, -40, 0)],
+  ),
+  term(
+    'tension',
+    ['Tension', 'straight pull'],
+    'A load along the bolt, away from the skin. It stretches the bolt and pulls its head and nut through what is under them.',
+    ['tension', 'pull', 'fz', 'rated pull'],
+    [plate(), skin(), ...bolt(80, 30, 51), arrow(80, 22, 0, -20)],
+  ),
+  term(
+    'prying',
+    ['Prying', 'levering'],
+    'A plate that bends levers on the edge of its base, so that the bolt is pulled harder than the load alone pulls. A thicker plate or a bolt nearer the load lessens it.',
+    ['prying', 'prying in it'],
+    [
+      skin(46),
+      s('plate', 'M20 46C50 44 60 26 80 26S110 44 140 46v-8C112 36 100 18 80 18S48 36 20 38Z'),
+      ...bolt(44, 40, 58),
+      ...bolt(116, 40, 58),
+      arrow(80, 18, 0, -15),
+      s('force', 'M22 50v8M138 50v8'),
+    ],
+  ),
+  term(
+    'utilisation',
+    ['Utilisation', 'how much is used up'],
+    'The load on a link divided by what it carries with its factor in. Over 1.00 it does not hold; over 0.90 it is called tight.',
+    ['utilisation', 'tight', 'fails', 'lets go'],
+    [s('before', box(20, 34, 120, 16)), s('plate', box(20, 34, 92, 16)), s('force', 'M140 28v28')],
+  ),
+  term(
+    'weakest-link',
+    ['Governing check', 'what lets go first'],
+    'The link of the load path with the highest utilisation. Making any other link stronger changes nothing.',
+    ['weakest', 'weakest link', 'governs', 'good for', 'load path'],
+    [
+      s(
+        'skin',
+        'M8 42a14 10 0 1 0 28 0a14 10 0 1 0-28 0M44 42a14 10 0 1 0 28 0a14 10 0 1 0-28 0M116 42a14 10 0 1 0 28 0a14 10 0 1 0-28 0',
+      ),
+      s('before', ring(94, 42, 12)),
+      s('break', 'M92 28l4 8-5 6 6 6-4 8'),
+    ],
+  ),
+  term(
+    'envelope',
+    ['Envelope', 'all directions at once'],
+    'The outline of every case drawn from one point. What sticks out furthest is what the joint has to be made for.',
+    ['envelope'],
+    [
+      s('before', 'M80 42L30 30L60 8L128 20L140 56L70 78Z'),
+      arrow(80, 42, 54, 12),
+      arrow(80, 42, -46, -11),
+      arrow(80, 42, -8, 32),
+    ],
+  ),
+  term(
+    'proof-load',
+    ['Proof load', 'test pull'],
+    'A pull above the working load that the finished joint is given once, under control. It must come back without set.',
+    ['proof', 'proof load', 'hold, s', 'pulled by'],
+    [
+      plate(),
+      skin(),
+      ...bolt(40, 30, 51),
+      ...bolt(120, 30, 51),
+      s('before', box(70, 4, 20, 14)),
+      arrow(80, 28, 0, -10),
+      s('force', 'M64 8h32'),
+    ],
+  ),
+  term(
+    'line-pull',
+    ['Line pull, first layer', 'what the drum pulls'],
+    'The pull of a winch on its first layer of rope, where the arm is shortest. Further layers pull less for the same motor.',
+    ['line pull', 'layer on the drum', 'drum radius to first layer', 'rated pull, first layer', 'line height above the base'],
+    [s('skin', ring(60, 42, 26)), s('plate', ring(60, 42, 12)), s('bolt', ring(60, 42, 3)), arrow(60, 30, 90, 0)],
+  ),
+  term(
+    'fatigue',
+    ['Fatigue', 'many small pulls'],
+    'Cracks that grow from loads far below what breaks the part once. The figures here are for single loads, and fatigue is named as not judged.',
+    ['fatigue', 'loads since last told'],
+    [
+      plate(14, 132, 34, 14),
+      s('break', 'M84 34l-3 4 4 4-2 4'),
+      s('force', 'M20 20c6-16 12-16 18 0s12 16 18 0s12-16 18 0s12 16 18 0s12-16 18 0s12 16 18 0'),
+    ],
+  ),
+];

@@ -1,0 +1,136 @@
+import { arrow, box, ring, s } from '../load-path/strokes';
+import { term, type Term } from './term';
+
+/** The job, its papers and what is done after. */
+export const TERMS_OF_THE_SHOP: readonly Term[] = [
+  term(
+    'assumed',
+    ['Assumed, measured, from a sheet', 'guessed, or looked at'],
+    'Every number says where it comes from. What is assumed is marked ◇ on screen and on paper until somebody measures it.',
+    ['assumed', 'measured', 'from a sheet', 'off a sheet', 'what i type is', 'measure next'],
+    [
+      s('before', 'M40 42l20-20 20 20-20 20Z'),
+      s('plate', box(96, 30, 50, 24)),
+      s('force', 'M100 30v8M108 30v12M116 30v8M124 30v12M132 30v8M140 30v12'),
+    ],
+  ),
+  term(
+    'foot',
+    ['Foot, support point', 'where it stands'],
+    'One place where the fitting stands, with its own plate, bolts and skin. How the load is shared between feet depends on how stiff each is.',
+    [
+      'foot',
+      'feet',
+      'how it stands',
+      'the feet stand on',
+      'stiffness against the other feet',
+      'part of the force',
+      'turn of the foot',
+      'ways to stand',
+    ],
+    [
+      s('skin', 'M30 14h100v12H30Z'),
+      s('skin', box(36, 26, 8, 34)),
+      s('skin', box(116, 26, 8, 34)),
+      s('plate', box(22, 60, 36, 9)),
+      s('plate', box(102, 60, 36, 9)),
+      arrow(80, 2, 0, 12),
+    ],
+  ),
+  term(
+    'hole-pattern',
+    ['Hole pattern', 'the maker’s holes'],
+    'The holes of the fitting and those that are already in the structure. Where they do not meet, one of them is slotted, filled, or an adapter plate takes both.',
+    ['hole patterns', 'pattern', 'its holes', 'base hole pattern', 'this plate is the'],
+    [
+      s('plate', box(20, 10, 120, 64)),
+      s('skin', ring(44, 26, 6) + ring(116, 26, 6) + ring(44, 58, 6) + ring(116, 58, 6)),
+      s('break', ring(50, 28, 6) + ring(110, 28, 6)),
+    ],
+  ),
+  term(
+    'diagonals',
+    ['Diagonals', 'squareness'],
+    'Both diagonals of a rectangle measured corner to corner. If they are alike it is square; if not, the pattern leans.',
+    ['diagonal', 'diagonals', 'squareness', 'diagonal, aft starboard to fore port'],
+    [s('plate', 'M30 14h104l-8 56H22Z'), s('force', 'M30 14L126 70M134 14L22 70')],
+  ),
+  term(
+    'fit-up',
+    ['Fit-up', 'does it fit'],
+    'The plate is laid on before anything is tightened, and what is found is written down. A hole that is off is judged as it is, not as drawn.',
+    ['fit-up', 'as built', 'as drawn'],
+    [s('plate', box(20, 18, 120, 48)), s('skin', ring(44, 42, 8)), s('before', ring(112, 42, 8)), s('break', ring(117, 44, 8))],
+  ),
+  term(
+    'hold-point',
+    ['Hold point', 'stop and look'],
+    'A place in the work where somebody signs before it goes on. Nothing after it can be seen any more.',
+    ['hold point', 'hold points', 'sign', 'written by', 'initials'],
+    [s('before', 'M10 42h140'), s('plate', 'M66 22h28l14 14v12l-14 14H66L52 48V36Z'), s('skin', box(64, 39, 32, 6))],
+  ),
+  term(
+    'route-card',
+    ['Route card, traveller', 'the job card'],
+    'The operations of a job in the order they are done, with who and how long. It goes with the part through the shop.',
+    ['route', 'traveller', 'operations', 'people at work'],
+    [
+      s('before', box(44, 6, 72, 72)),
+      s('plate', box(52, 16, 8, 8) + box(52, 32, 8, 8) + box(52, 48, 8, 8)),
+      s('force', 'M66 20h42M66 36h42M66 52h42M66 66h42'),
+    ],
+  ),
+  term(
+    'logbook',
+    ['Logbook', 'what was done, by whom'],
+    'Entries that can be added to and not changed; a correction is a line of its own. Each line seals the one before, so that a missing one shows.',
+    ['logbook', 'log'],
+    [s('plate', box(30, 10, 100, 16) + box(30, 34, 100, 16) + box(30, 58, 100, 16)), arrow(80, 26, 0, 8), arrow(80, 50, 0, 8)],
+  ),
+  term(
+    'set',
+    ['Permanent set', 'it did not come back'],
+    'What is left of the movement once the load is off. A little is bolts bedding in; more means that something has yielded.',
+    ['set', 'creep', 'dial', 'stays on for'],
+    [s('force', 'M20 76V8M20 76h126'), s('bolt', 'M20 76L110 16h2L52 76h-2L108 20 22 76Z'), s('break', 'M20 80h32')],
+  ),
+  term(
+    'due',
+    ['Inspection interval', 'when to look again'],
+    'When bolts are tightened again and the joint is looked at: after first use, then by time, loads or miles. It depends on what hangs on it and where it stands.',
+    ['due', 'in use from', 'after', 'miles since last told'],
+    [s('before', ring(80, 42, 32)), s('force', 'M80 42V18M80 42l16 10'), s('break', 'M104 20l8-8M112 42h8')],
+  ),
+  term(
+    'galvanic-pair',
+    ['Galvanic pair', 'metals that eat each other'],
+    'Two metals that touch where it is wet: the less noble one is eaten. A small bolt of the noble one in a big plate of the other does little harm; the other way round it is fast.',
+    ['metal', 'metals', 'metal pairs', 'galvanic'],
+    [
+      s('plate', box(10, 34, 140, 16)),
+      s('bolt', box(74, 20, 12, 44)),
+      s('bolt', box(64, 12, 32, 10)),
+      s('break', 'M60 34c4 6 8 2 12 8M100 34c-4 6-8 2-12 8'),
+      s('before', 'M60 30c-8-10 4-20 0-28M102 30c8-10-4-20 0-28'),
+    ],
+  ),
+  term(
+    'factor-on-hand-work',
+    ['By hand, and solved', 'two ways to the same figure'],
+    'By hand is a formula of the standards, which turns the base as if it were rigid. Solved is a plate on a skin in small pieces, which lets both bend; where they differ, both are shown.',
+    ['by hand', 'by hand, and solved', 'solved', 'as solved', 'rests on'],
+    [
+      s('plate', box(12, 24, 56, 10)),
+      s('skin', box(6, 34, 68, 12)),
+      s('plate', 'M92 30c16-10 40-10 56 0l-1 9c-15-9-39-9-54 0Z'),
+      s('skin', 'M86 44c20-9 48-9 68 0v10c-20-9-48-9-68 0Z'),
+    ],
+  ),
+  term(
+    'tolerance',
+    ['Tolerance', 'how far it may be off'],
+    'How much a dimension may differ from the drawing and still be taken. It has a plus and a minus, and a source.',
+    ['tolerance', 'dimension', 'distance', 'reading', 'position'],
+    [s('plate', box(20, 24, 96, 36)), s('before', 'M108 16v52M124 16v52'), s('force', 'M108 72h16M100 72h8M124 72h8')],
+  ),
+];
