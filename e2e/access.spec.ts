@@ -16,39 +16,64 @@ async function broken(audit: AxeBuilder): Promise<string[]> {
   return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
 }
 
-for (const [name, stage] of [
-  ['rack', ''],
-  ['new job', '/new'],
-  ['history', '/history/core-sampler-winch'],
-  ['load', 'load'],
-  ['measure', 'measure'],
-  ['lay out', 'lay-out'],
-  ['spread', 'spread'],
-  ['choose', 'choose'],
-  ['make', 'make'],
-  ['how it stands', 'standing'],
-] as const) {
-  test(`WCAG 2.2 AA by axe: ${name}`, async ({ page }) => {
-    if (stage === 'standing') {
-      await openStage(page, 'a-frame-four-feet', 'load');
-      await page.getByRole('radio', { name: 'How it stands' }).click();
-      await page.locator('ms-foot-key li', { hasText: 'decides' }).waitFor();
-    } else if (stage.startsWith('/')) {
-      await page.goto(stage);
-      if (stage === '/new') await page.getByRole('button', { name: /Ladder bracket/ }).click();
-      await page.locator('table, .answer.sound').first().waitFor();
-    } else if (stage) await openStage(page, 'core-sampler-winch', stage);
-    else {
-      await page.goto('/');
-      await page.locator('.tags li').first().waitFor();
-    }
-    if (stage === 'lay-out') {
-      await page.locator('ms-load-path ol button').first().click();
-      await page.locator('ms-working ms-steps').waitFor();
-    }
-    expect(await broken(auditOf(page))).toEqual([]);
-  });
-}
+test('WCAG 2.2 AA by axe: rack, new job, history, words of the trade, and how a fitting stands', async ({ page }) => {
+  const all: string[] = [];
+  const look = async (where: string) => all.push(...(await broken(auditOf(page))).map((words) => `${where}: ${words}`));
+  await page.goto('/');
+  await page.locator('.tags li').first().waitFor();
+  await look('rack');
+  await page.goto('/new');
+  await page.getByRole('button', { name: /Ladder bracket/ }).click();
+  await page.locator('.answer.sound').waitFor();
+  await look('new job');
+  await page.goto('/history/core-sampler-winch');
+  await page.locator('table').first().waitFor();
+  await look('history');
+  await page.goto('/words');
+  await page.locator('ms-word').first().waitFor();
+  await look('words');
+  await openStage(page, 'a-frame-four-feet', 'load');
+  await page.getByRole('radio', { name: 'How it stands' }).click();
+  await page.locator('ms-foot-key li', { hasText: 'decides' }).waitFor();
+  await look('how it stands');
+  expect(all).toEqual([]);
+});
+
+test('WCAG 2.2 AA by axe: every stage, the working of a link, and what opens over the page', async ({ page }) => {
+  const all: string[] = [];
+  const look = async (where: string) => all.push(...(await broken(auditOf(page))).map((words) => `${where}: ${words}`));
+  await openStage(page, 'core-sampler-winch', 'load');
+  for (const stage of ['Load', 'Measure', 'Spread', 'Choose', 'Make', 'Lay out']) {
+    await page
+      .locator('ms-traveller')
+      .getByRole('link', { name: new RegExp(`^${stage}`) })
+      .click();
+    await page.locator('#stage > :not(router-outlet)').first().waitFor();
+    await look(stage);
+  }
+  await page.locator('ms-load-path ol button').first().click();
+  await page.locator('ms-working ms-steps').waitFor();
+  await look('working');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('+');
+  await page.locator('ms-crank').waitFor();
+  for (const [where, open, shows] of [
+    ['command box', () => page.keyboard.press('Control+k'), 'ms-command-box'],
+    ['keys', () => page.keyboard.press('?'), 'ms-key-list'],
+    ['help', () => page.getByRole('button', { name: 'Help' }).click(), '.mat-mdc-menu-panel'],
+    ['what is new', () => page.getByRole('menuitem', { name: 'What is new' }).click(), 'ms-news'],
+  ] as const) {
+    await open();
+    await page.locator(shows).waitFor();
+    await look(where);
+    if (where !== 'help') await page.keyboard.press('Escape');
+  }
+  await page.getByRole('button', { name: 'Help' }).click();
+  await page.getByRole('menuitem', { name: 'Short tour' }).click();
+  await page.getByRole('dialog', { name: 'Tour' }).waitFor();
+  await look('tour');
+  expect(all).toEqual([]);
+});
 
 /** The sheet and what lies over it; the traveller, head and chain round it are looked at with the stages. */
 async function violationsIn(page: Page, where: string): Promise<string[]> {

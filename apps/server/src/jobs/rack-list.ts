@@ -1,10 +1,11 @@
 import * as z from 'zod';
 import { FAMILIES } from '@core/loads/registry';
+import { soonUntil } from '@core/prove/due';
 import type { Db } from '../database/open-database';
 import type { TagVerdict } from '../verdicts/face';
 
 const STATES = ['sound', 'tight', 'fails', 'refused'] as const;
-export const SORTS = ['changed', 'name', 'worst', 'customer'] as const;
+export const SORTS = ['changed', 'name', 'worst', 'customer', 'due'] as const;
 export const PLACES = ['rack', 'archive', 'bin'] as const;
 
 /** What may be asked of the rack. */
@@ -16,6 +17,8 @@ export const RackAsked = z.object({
   family: z.enum(FAMILIES).optional(),
   customer: z.string().max(80).optional(),
   aboard: z.string().max(80).optional(),
+  /** What is overdue, or falls due soon too. */
+  due: z.enum(['overdue', 'soon']).optional(),
   sort: z.enum(SORTS).default('changed'),
   from: z.coerce.number().int().min(0).max(1e6).default(0),
   many: z.coerce.number().int().min(1).max(200).default(60),
@@ -42,9 +45,13 @@ export interface Tag {
   readonly verdict: TagVerdict | null;
   /** The version it is of; 0 where another edition of the program gave it. Under the job's own it is being judged anew. */
   readonly judged: number;
+  /** The day the first of what it asks for falls due; empty where nothing does, null while that is worked out. */
+  readonly due: string | null;
 }
 
 export interface RackPage {
+  /** The shop's day, against which something is overdue. */
+  readonly today: string;
   readonly tags: readonly Tag[];
   /** Of all that was asked for. */
   readonly total: number;
@@ -54,7 +61,7 @@ export interface RackPage {
   readonly families: readonly string[];
   readonly customers: readonly string[];
   readonly aboard: readonly string[];
-  /** Jobs that still wait for their verdict. */
+  /** Jobs that still wait for their verdict, or for what falls due. */
   readonly waiting: number;
 }
 
@@ -67,9 +74,11 @@ const ORDER = {
   changed: 'j.updated_at DESC, j.rowid DESC',
   name: 'j.name COLLATE NOCASE, j.id',
   worst: `CASE v.state WHEN 'fails' THEN 0 WHEN 'refused' THEN 1 WHEN 'tight' THEN 2 WHEN 'sound' THEN 3 ELSE 4 END, v.good_for, j.name COLLATE NOCASE`,
+  due: `coalesce(a.next_on, '') = '', a.next_on, j.name COLLATE NOCASE, j.id`,
   customer: `j.customer = '', j.customer COLLATE NOCASE, j.name COLLATE NOCASE, j.id`,
 } as const;
 /** Verdicts are joined in only where they are asked about. */
+const ASKS = ' LEFT JOIN asks a ON a.job_id = j.id';
 const JUDGED = `FROM job j LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version`;
 
 interface Row extends Omit<Tag, 'archived' | 'binned' | 'demo' | 'verdict'> {
@@ -87,7 +96,7 @@ export const matchOf = (q: string): string =>
     .join(' ');
 
 /** A page of the rack. No document is read for it. */
-export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
+export function rackPage(db: Db, asked: RackAsked, edition: string, today: string): RackPage {
   const match = matchOf(asked.q);
   const where: string[] = [PLACE[asked.in]];
   const values: Record<string, string | number> = {};
@@ -104,8 +113,14 @@ export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
     where.push('v.state = @state');
     values['state'] = asked.state;
   }
+  if (asked.due !== undefined) {
+    where.push(`a.next_on <> '' AND a.next_on ${asked.due === 'overdue' ? '<' : '<='} @until`);
+    values['until'] = asked.due === 'overdue' ? today : soonUntil(today);
+  }
   const all = where.join(' AND ');
-  const from = asked.state !== undefined || asked.sort === 'worst' ? JUDGED : 'FROM job j';
+  const judged = asked.state !== undefined || asked.sort === 'worst';
+  const due = asked.due !== undefined || asked.sort === 'due';
+  const from = `${judged ? JUDGED : 'FROM job j'}${due ? ASKS : ''}`;
   // Picked first, by what the index has; then only those are read.
   const ids = db
     .prepare<[object], { id: string }>(`SELECT j.id ${from} WHERE ${all} ORDER BY ${ORDER[asked.sort]} LIMIT @many OFFSET @from`)
@@ -115,9 +130,10 @@ export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
     .prepare<[object], Row>(
       `SELECT j.id, j.name, j.family, j.customer, j.aboard, j.note, j.version, j.archived, j.binned_at IS NOT NULL AS binned, j.demo,
          j.updated_at AS updatedAt, coalesce(f.unreadable, '') AS unreadable,
-         CASE WHEN f.edition = @edition THEN f.version ELSE 0 END AS judged, v.verdict
+         CASE WHEN f.edition = @edition THEN f.version ELSE 0 END AS judged, v.verdict,
+         CASE WHEN a.edition = @edition AND a.version = j.version THEN a.next_on END AS due
        FROM json_each(@ids) AS picked JOIN job j ON j.id = picked.value
-         LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version
+         LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version${ASKS}
        ORDER BY picked.key`,
     )
     .all({ edition, ids: JSON.stringify(ids) });
@@ -130,6 +146,7 @@ export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
       .all()
       .map((r) => r.name);
   return {
+    today,
     tags: rows.map((r) => ({
       ...r,
       archived: r.archived === 1,
@@ -145,7 +162,9 @@ export function rackPage(db: Db, asked: RackAsked, edition: string): RackPage {
     customers: names('customer'),
     aboard: names('aboard'),
     waiting: one<{ n: number }>(
-      `SELECT count(*) AS n FROM job j LEFT JOIN face f ON f.job_id = j.id WHERE f.job_id IS NULL OR f.version < j.version OR f.edition <> @edition`,
+      `SELECT count(*) AS n FROM job j LEFT JOIN face f ON f.job_id = j.id${ASKS}
+         WHERE f.job_id IS NULL OR f.version < j.version OR f.edition <> @edition
+           OR a.job_id IS NULL OR a.version < j.version OR a.edition <> @edition`,
       { edition },
     ).n,
   };

@@ -44,8 +44,29 @@ describe('the rack is found by words, and sorted', () => {
     });
     expect(names(page)).toEqual([winch.name]);
   });
+  it('what falls due first hangs first, and is found: overdue, soon too; what is behind is said to be waiting', async () => {
+    const at = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+    for (const [job, on] of [
+      [mast, at(-40)],
+      [bench, at(12)],
+      [winch, at(200)],
+    ] as const)
+      rack.due.put(job.id, 1, 0, [], on);
+    const page = await ask('sort=due');
+    expect(names(page)).toEqual([mast.name, bench.name, winch.name]);
+    expect(page.tags.map((t: { due: string }) => t.due)).toEqual([at(-40), at(12), at(200)]);
+    expect(names(await ask('due=overdue'))).toEqual([mast.name]);
+    expect(names(await ask('due=soon&sort=due'))).toEqual([mast.name, bench.name]);
+    // Of another version: not known, and counted as waiting.
+    rack.due.put(mast.id, 0, 0, [], at(-40));
+    const behind = await ask('q=pen');
+    expect([behind.tags[0].due, behind.waiting]).toEqual([null, 1]);
+    await rack.judged();
+    // Nothing is due on what is not in use.
+    expect((await ask('due=overdue')).total).toBe(0);
+  });
   it('refuses what it cannot be asked, by the field', async () => {
-    for (const q of ['sort=colour', 'many=1000', 'from=-1', 'in=cellar', 'state=well', `q=${'x'.repeat(300)}`]) {
+    for (const q of ['sort=colour', 'due=never', 'many=1000', 'from=-1', 'in=cellar', 'state=well', `q=${'x'.repeat(300)}`]) {
       const { body } = await rack.http.get(`/api/jobs?${q}`).expect(400);
       expect(body.detail).toContain(q.split('=')[0]);
     }

@@ -1,12 +1,14 @@
 import { json, Router, type Response } from 'express';
 import * as z from 'zod';
 import { MAX_FILE, readJobData } from '@core/formats/read-job';
+import { dayIn } from '@core/prove/due';
 import type { Db } from '../database/open-database';
 import { problem, refused, unread } from '../edges/problem';
 import { whoOf } from '../edges/who';
 import type { VerdictStore } from '../verdicts/verdict-store';
 import type { DeedStore } from './deed-store';
 import { isUnreadable, type By, type Deleted, type JobStore } from './job-store';
+import type { ShopStore } from '../shop/shop-store';
 import { RackAsked, rackPage } from './rack-list';
 
 export const JobId = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/);
@@ -38,12 +40,13 @@ const NOT_DELETED: Readonly<Record<Exclude<Deleted, 'deleted'>, readonly [status
 export interface JobParts {
   readonly db: Db;
   readonly store: JobStore;
+  readonly shop: ShopStore;
   readonly verdicts: VerdictStore;
   readonly deeds: DeedStore;
 }
 
 /** The rack, and the jobs on it. No verdict is worked out here: the keeper does that beside the requests. */
-export function jobRoutes({ db, store, verdicts, deeds }: JobParts): Router {
+export function jobRoutes({ db, store, shop, verdicts, deeds }: JobParts): Router {
   const routes = Router();
   const body = json({ limit: MAX_FILE, type: ['application/json'] });
 
@@ -58,7 +61,7 @@ export function jobRoutes({ db, store, verdicts, deeds }: JobParts): Router {
       return problem(res, 400, 'The rack cannot be asked that', {
         detail: asked.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '),
       });
-    res.json(rackPage(db, asked.data, verdicts.edition));
+    res.json(rackPage(db, asked.data, verdicts.edition, dayIn(new Date().toISOString(), shop.get().settings.zone)));
   });
 
   routes.get('/drawn', (req, res) => {

@@ -34,9 +34,9 @@ export class DueStore {
   }
 
   /** A job deleted meanwhile asks for nothing. */
-  put(id: string, version: number, lines: number, tasks: readonly Task[]): void {
+  put(id: string, version: number, lines: number, tasks: readonly Task[], nextOn: string): void {
     try {
-      this.sql.put.run({ id, version, lines, edition: this.edition, tasks: JSON.stringify(tasks) });
+      this.sql.put.run({ id, version, lines, edition: this.edition, tasks: JSON.stringify(tasks), nextOn });
     } catch (e) {
       if ((e as { code?: string }).code !== 'SQLITE_CONSTRAINT_FOREIGNKEY') throw e;
     }

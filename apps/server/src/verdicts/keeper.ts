@@ -1,7 +1,9 @@
+import { dayIn, dueOf, nextDue } from '@core/prove/due';
 import { Busy, TookTooLong, type Workers } from '../pool/workers';
 import type { JobStore } from '../jobs/job-store';
 import type { DueStore } from '../prove/due-store';
 import type { LogStore } from '../prove/log-store';
+import type { ShopStore } from '../shop/shop-store';
 import { notJudged, type Face } from './face';
 import type { VerdictStore } from './verdict-store';
 
@@ -11,6 +13,7 @@ const AGAIN = 60_000;
 export interface KeeperParts {
   readonly store: JobStore;
   readonly book: LogStore;
+  readonly shop: ShopStore;
   readonly verdicts: VerdictStore;
   readonly due: DueStore;
   readonly workers: Workers;
@@ -77,7 +80,7 @@ export class Keeper {
   }
 
   private async look(id: string): Promise<void> {
-    const { store, book, verdicts, due, workers } = this.of;
+    const { store, book, shop, verdicts, due, workers } = this.of;
     const row = store.text(id);
     if (!row) return;
     if (!verdicts.has(id, row.version)) {
@@ -89,7 +92,10 @@ export class Keeper {
     if (this.ended || due.has(id, row.version, lines.length)) return;
     try {
       const tasks = await workers.run({ kind: 'due', text: row.text, lines });
-      if (!this.ended) due.put(id, row.version, lines.length, tasks);
+      if (this.ended) return;
+      const { zone } = shop.get().settings;
+      const today = dayIn(new Date().toISOString(), zone);
+      due.put(id, row.version, lines.length, tasks, nextDue(dueOf(tasks, lines, today, zone), today));
     } catch {
       // Nothing is written: a job that was not looked at is said to be waiting, never to ask for nothing.
       this.later(id);

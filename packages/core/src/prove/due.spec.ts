@@ -5,7 +5,7 @@ import { madeOf, type MadeOf } from '../shop/made-of';
 import { resolved, testJob } from '../testing/test-job';
 import { logOf, type Written } from '../testing/log-lines';
 import { boltLife } from './bolt-life';
-import { byDue, dueOf, inUseFrom } from './due';
+import { byDue, dueOf, inUseFrom, nextDue, soonUntil } from './due';
 import { lookAt } from './look-at';
 import { tasksOf, type Task } from './tasks';
 
@@ -103,6 +103,17 @@ describe('the due list', () => {
     expect(
       due([used('2026-01-01'), times(1200), did('life', '2026-03-01T09:00:00Z'), times(300)], '2026-04-01', [loads])[0]!.says,
     ).toBe('300 of 1,000 loads');
+  });
+  it('the first day of all of it; overdue by use is due on the day asked; nothing by date has none', () => {
+    const of = (id: string, months: number): Task => ({ ...year, id, name: id, every: { months } });
+    expect(nextDue(due([used('2026-01-31')], '2026-02-01', [of('a', 24), of('b', 1), of('c', 6)]), '2026-02-01')).toBe(
+      '2026-02-28',
+    );
+    const miles: Written = { body: { kind: 'used', miles: 60, what: 'road' }, about: {} };
+    const fifty: Task = { ...year, every: { miles: 50, once: true } };
+    expect(nextDue(due([used('2026-01-01'), miles], '2026-02-01', [fifty]), '2026-02-01')).toBe('2026-02-01');
+    expect(nextDue(due([], '2026-02-01', [year, fifty]), '2026-02-01')).toBe('');
+    expect(soonUntil('2026-12-15')).toBe('2027-01-14');
   });
   it('overdue comes first, the longest first', () => {
     const of = (id: string, months: number): Task => ({ ...year, id, name: id, every: { months } });

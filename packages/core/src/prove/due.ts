@@ -17,6 +17,9 @@ export interface Due {
 /** "Soon" is within so many days. */
 const SOON = 30;
 
+/** The last day that counts as soon. */
+export const soonUntil = (today: string): string => DateTime.fromISO(today, { zone: 'utc' }).plus({ days: SOON }).toISODate()!;
+
 /** What was told of use since a day: miles and times added up. */
 function usedSince(lines: readonly Line[], seq: number): { miles: number; times: number } {
   let miles = 0;
@@ -79,6 +82,12 @@ function byUse(task: Task, counted: readonly Line[], since: number, last: string
   const state = now >= at ? 'overdue' : now >= 0.8 * at ? 'soon' : 'later';
   const says = `${now.toLocaleString('en')} of ${at.toLocaleString('en')} ${unit}${now >= at ? ': due' : ''}`;
   return { task, state, on: '', last, says };
+}
+
+/** The day the first of it falls due; what is overdue by use is due on the day asked. Empty where nothing is due by date. */
+export function nextDue(due: readonly Due[], today: string): string {
+  const days = due.map((d) => d.on || (d.state === 'overdue' ? today : '')).filter(Boolean);
+  return days.sort()[0] ?? '';
 }
 
 const ORDER = { overdue: 0, soon: 1, later: 2, 'not in use': 3, done: 4 } as const;

@@ -30,7 +30,12 @@ let count = 0;
   selector: 'ms-quantity',
   imports: [MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, MatTooltip],
   template: `
-    <label [for]="id">{{ label() || range().label }}</label>
+    <label [for]="id">
+      @if (whose()) {
+        <span class="visually-hidden">{{ whose() }} </span>
+      }
+      {{ label() || range().label }}</label
+    >
     <span class="line" [class.bad]="refusal()" [class.assumed]="value().from === 'assumed'" [class.lands]="lands()">
       <input
         [id]="id"
@@ -52,7 +57,13 @@ let count = 0;
           type="button"
           class="from"
           [matMenuTriggerFor]="menu"
-          [attr.aria-label]="(label() || range().label) + ': ' + words[value().from].word + '. Change where it came from'"
+          [attr.aria-label]="
+            (whose() ? whose() + ' ' : '') +
+            (label() || range().label) +
+            ': ' +
+            words[value().from].word +
+            '. Change where it came from'
+          "
           [matTooltip]="source()"
         >
           @if (value().from === 'assumed') {
@@ -193,6 +204,8 @@ export class QuantityField implements Landing, OnDestroy {
   readonly of = input.required<RangeName | FieldRange>();
   readonly system = input.required<UnitSystem>();
   readonly label = input('');
+  /** What it is a number of, for those who cannot see what it stands beside. */
+  readonly whose = input('');
   readonly gauges = input<GaugeTable>();
   readonly provenance = input(true);
   /** Its provenance is kept beside it, by whoever shows it. */

@@ -50,6 +50,8 @@ async function shows(at = 3) {
   await settle();
   http.expectOne('/api/jobs/a').flush({ job, version: at, archived: false, updatedAt: '' });
   await settle();
+  for (const links of http.match('/api/jobs/a/links')) links.flush([]);
+  await settle();
 }
 
 beforeEach(async () => {

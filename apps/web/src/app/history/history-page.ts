@@ -6,6 +6,7 @@ import { RouterLink } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
 import { times } from '@core/chain/headline';
 import { failureText, JobApi, type Deed, type KeptVersion, type StoredJob } from '../job/job-api';
+import { LinksCard } from '../people/links-card';
 import { STATE_WORDS } from '../rack/tag-words';
 
 /** A line of the history: a version, or something else that was done. */
@@ -19,7 +20,7 @@ const SHOWN = 100;
 /** Every version of a job there was: what was done, by whom, how it was judged then; compared with now, and brought back. */
 @Component({
   selector: 'ms-history',
-  imports: [MatButton, MatIcon, RouterLink],
+  imports: [LinksCard, MatButton, MatIcon, RouterLink],
   template: `
     <header class="bar">
       <a mat-button routerLink="/"><mat-icon svgIcon="arrow_back" />The rack</a>
@@ -116,6 +117,9 @@ const SHOWN = 100;
         }
       } @else if (!failure()) {
         <p class="note" role="status">Fetching the history …</p>
+      }
+      @if (stored(); as s) {
+        <ms-links [id]="s.job.id" />
       }
     </main>
   `,

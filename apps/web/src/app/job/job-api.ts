@@ -48,10 +48,12 @@ export interface Tag {
   /** The newest there is, of the version `judged`; under the job's own version it is being judged anew. */
   readonly verdict: TagVerdict | null;
   readonly judged: number;
+  /** The day the first of what it asks for falls due; empty where nothing does, null while that is worked out. */
+  readonly due: string | null;
 }
 
 export type Place = 'rack' | 'archive' | 'bin';
-export type RackSort = 'changed' | 'name' | 'worst' | 'customer';
+export type RackSort = 'changed' | 'name' | 'worst' | 'customer' | 'due';
 
 /** What the rack is asked for; empty where it is not. */
 export interface RackAsked {
@@ -61,17 +63,20 @@ export interface RackAsked {
   readonly family: string;
   readonly customer: string;
   readonly aboard: string;
+  readonly due: '' | 'overdue' | 'soon';
   readonly sort: RackSort;
 }
 
 export interface RackPage {
+  /** The shop’s day, against which something is overdue. */
+  readonly today: string;
   readonly tags: readonly Tag[];
   readonly total: number;
   readonly counts: Readonly<Record<Place | 'demo', number>>;
   readonly families: readonly string[];
   readonly customers: readonly string[];
   readonly aboard: readonly string[];
-  /** Jobs whose verdict is still to come. */
+  /** Jobs whose verdict, or what falls due on them, is still to come. */
   readonly waiting: number;
 }
 

@@ -33,7 +33,7 @@ import { Desk } from '../job/desk';
         <mat-icon svgIcon="close" />
       </button>
     </div>
-    <ol aria-label="Links under the load as turned, those gone first">
+    <ol tabindex="0" aria-label="Links under the load as turned, those gone first">
       @for (l of order(); track l.id) {
         <li [class.gone]="l.state === 'fails'">
           <b>{{ use(l.utilisation) }}</b> {{ l.name }}{{ l.state === 'fails' ? ', gone' : '' }}

@@ -13,6 +13,7 @@ import { QuantityField } from '../fields/quantity-field';
     <b>{{ name() }}</b>
     <ms-quantity
       of="position"
+      [whose]="name()"
       label="forward"
       [provenance]="false"
       [kept]="true"
@@ -22,6 +23,7 @@ import { QuantityField } from '../fields/quantity-field';
     />
     <ms-quantity
       of="position"
+      [whose]="name()"
       label="to port"
       [provenance]="false"
       [kept]="true"

@@ -16,7 +16,7 @@ let desk: TestDesk;
 const host = () => fixture.nativeElement as HTMLElement;
 const text = (css: string) => host().querySelector(css)!.textContent!.replace(/\s+/g, ' ').trim();
 const field = (label: string) =>
-  [...host().querySelectorAll('ms-quantity')].find((q) => q.querySelector('label')!.textContent === label)!;
+  [...host().querySelectorAll('ms-quantity')].find((q) => q.querySelector('label')!.textContent!.trim().endsWith(label))!;
 const listed = () => [...host().querySelectorAll('.picture li')].map((l) => l.textContent!.trim());
 const button = (words: string | RegExp) =>
   [...host().querySelectorAll('button')].find((b) => {

@@ -42,7 +42,7 @@ const AGAIN = 2000;
           {{ waiting() }} {{ waiting() === 1 ? 'job is' : 'jobs are' }} still being looked at: the list may lack some of theirs.
         </p>
       }
-      <table class="rows">
+      <table class="rows" tabindex="0">
         <caption class="note">
           {{
             counted().overdue
@@ -101,6 +101,16 @@ const AGAIN = 2000;
       max-width: 1200px;
       margin: 0 auto;
       padding: 10px 18px 40px;
+    }
+    /* In the hand the table is pushed sideways in its own frame, not the page. */
+    @media (max-width: 600px) {
+      .bar {
+        flex-wrap: wrap;
+      }
+      table {
+        display: block;
+        overflow-x: auto;
+      }
     }
     h1 {
       font-size: 30px;

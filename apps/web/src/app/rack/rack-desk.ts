@@ -8,7 +8,7 @@ const DRAWN = 20;
 /** How soon the rack is looked at again while verdicts are being worked out, ms. */
 const AGAIN = 1500;
 
-export const USUAL: RackAsked = { in: 'rack', q: '', state: '', family: '', customer: '', aboard: '', sort: 'changed' };
+export const USUAL: RackAsked = { in: 'rack', q: '', state: '', family: '', customer: '', aboard: '', due: '', sort: 'changed' };
 
 /** What of the rack is on the page: what was asked for, as far as it was scrolled, with drawings that come after. */
 @Injectable()
@@ -26,8 +26,8 @@ export class RackDesk implements OnDestroy {
     return p !== null && p.tags.length < p.total;
   });
   readonly narrowed = computed(() => {
-    const { q, state, family, customer, aboard } = this.asked();
-    return [q, state, family, customer, aboard].some((x) => x !== '');
+    const { q, state, family, customer, aboard, due } = this.asked();
+    return [q, state, family, customer, aboard, due].some((x) => x !== '');
   });
 
   private ticket = 0;

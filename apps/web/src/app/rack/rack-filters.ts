@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { PickField, type Choice } from '../fields/pick-field';
-import type { Place, RackSort } from '../job/job-api';
+import type { Place, RackAsked, RackSort } from '../job/job-api';
 import { RackDesk } from './rack-desk';
 import { STATE_WORDS, titled } from './tag-words';
 
@@ -16,7 +16,9 @@ const SORTS: readonly Choice[] = [
   { value: 'name', label: 'name' },
   { value: 'worst', label: 'worst first' },
   { value: 'customer', label: 'customer' },
+  { value: 'due', label: 'due first' },
 ];
+const DUE: readonly Choice[] = [ANY, { value: 'overdue', label: 'overdue' }, { value: 'soon', label: 'within 30 days' }];
 
 /** Where it is looked, for what, and in which order. */
 @Component({
@@ -42,6 +44,7 @@ const SORTS: readonly Choice[] = [
       (changed)="desk.ask({ customer: $event })"
     />
     <ms-pick label="On" [value]="desk.asked().aboard" [choices]="aboard()" (changed)="desk.ask({ aboard: $event })" />
+    <ms-pick label="Due" [value]="desk.asked().due" [choices]="due" (changed)="fall($event)" />
     <ms-pick label="First" [value]="desk.asked().sort" [choices]="sorts" (changed)="sort($event)" />
     <span class="found note" aria-live="polite">
       @if (desk.page(); as p) {
@@ -74,6 +77,7 @@ export class RackFilters {
   protected readonly desk = inject(RackDesk);
   protected readonly places = PLACES;
   protected readonly sorts = SORTS;
+  protected readonly due = DUE;
   protected readonly states: readonly Choice[] = [
     ANY,
     ...Object.entries(STATE_WORDS).map(([value, label]) => ({ value, label })),
@@ -81,6 +85,10 @@ export class RackFilters {
   protected readonly families = computed(() => this.choices(this.desk.page()?.families, this.desk.asked().family, titled));
   protected readonly customers = computed(() => this.choices(this.desk.page()?.customers, this.desk.asked().customer));
   protected readonly aboard = computed(() => this.choices(this.desk.page()?.aboard, this.desk.asked().aboard));
+
+  protected fall(due: string): void {
+    this.desk.ask({ due: due as RackAsked['due'] });
+  }
 
   protected sort(by: string): void {
     this.desk.ask({ sort: by as RackSort });

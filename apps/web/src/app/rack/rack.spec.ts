@@ -37,6 +37,7 @@ const tag = (id: string, more: Partial<Tag> = {}): Tag => ({
   unreadable: '',
   verdict: VERDICT,
   judged: 1,
+  due: '',
   ...more,
 });
 const document = { ...oneFoot(testJob()), id: 'a', name: 'Job a' };
@@ -53,6 +54,7 @@ const words = (selector: string) => host().querySelector(selector)?.textContent?
 
 const asked = () => http.expectOne((r) => r.method === 'GET' && r.url === '/api/jobs');
 const page = (tags: readonly Tag[], more: Partial<RackPage> = {}): RackPage => ({
+  today: '2026-11-28',
   tags,
   total: tags.length,
   counts: { rack: tags.length, archive: 0, bin: 0, demo: 0 },
@@ -241,6 +243,14 @@ describe('what hangs where, and how it is found', () => {
     await settle();
     http.expectOne('/api/jobs/drawn?ids=c').flush({});
     expect([...host().querySelectorAll('h3')].map((h) => h.textContent!.trim())).toEqual(['Job a', 'Job b', 'Job c']);
+  });
+  it('says on the tag what falls due, and what is overdue since when; of what is not known yet nothing', async () => {
+    asked().flush(page([tag('a', { due: '2026-11-27' }), tag('b', { due: '2026-11-28' }), tag('c', { due: null }), tag('d')]));
+    await settle();
+    http.match((x) => x.url === '/api/jobs/drawn');
+    const due = [...host().querySelectorAll('.tags li')].map((t) => t.querySelector('.due')?.textContent?.trim() ?? '');
+    expect(due).toEqual(['overdue since 2026-11-27', 'due 2026-11-28', '', '']);
+    expect(host().querySelectorAll('.due.over')).toHaveLength(1);
   });
   it('a table shows the same for many, and no figure of an older version', async () => {
     await list([tag('a', { customer: 'Lake Sorrow' }), tag('b', { version: 2 })]);

@@ -30,7 +30,7 @@ import { backupWords, type BackupState } from './backup-words';
 import { RackDesk } from './rack-desk';
 import { RackFilters } from './rack-filters';
 import { TagCard, type TagAct, type TagWords } from './tag-card';
-import { goodForOf, lookOf, reasonOf, stateOf } from './tag-words';
+import { dueOf, goodForOf, lookOf, reasonOf, stateOf } from './tag-words';
 
 /** How long typing in the search rests before it is looked for, ms. */
 const TYPED = 200;
@@ -63,6 +63,7 @@ export class Rack {
   protected readonly goodForOf = goodForOf;
   protected readonly reasonOf = reasonOf;
   protected readonly lookOf = lookOf;
+  protected readonly dueOf = dueOf;
 
   protected readonly caution = GENERAL_CAUTION;
   /** Changes the server has not said it has. */

@@ -6,7 +6,7 @@ import { RouterLink } from '@angular/router';
 import { times } from '@core/chain/headline';
 import { PlateDrawing } from '../drawing/plate-drawing';
 import type { Drawn, Tag } from '../job/job-api';
-import { goodForOf, reasonOf, stateOf } from './tag-words';
+import { dueOf, goodForOf, reasonOf, stateOf } from './tag-words';
 
 export type TagAct = 'duplicate' | 'archive' | 'restore' | 'bin' | 'unbin' | 'delete';
 
@@ -28,6 +28,8 @@ export interface TagWords {
 export class TagCard {
   readonly tag = input.required<Tag>();
   readonly drawn = input<Drawn | undefined>();
+  /** The shop’s day. */
+  readonly today = input.required<string>();
   readonly act = output<TagAct>();
   readonly written = output<TagWords>();
 
@@ -37,6 +39,8 @@ export class TagCard {
   protected readonly state = computed(() => stateOf(this.tag()));
   protected readonly reason = computed(() => reasonOf(this.tag()));
   protected readonly goodFor = computed(() => goodForOf(this.tag()));
+  protected readonly due = computed(() => dueOf(this.tag(), this.today()));
+  protected readonly over = computed(() => this.due() !== '' && this.tag().due! < this.today());
   private readonly name = viewChild<ElementRef<HTMLInputElement>>('name');
   private readonly more = viewChild('more', { read: ElementRef<HTMLElement> });
 
