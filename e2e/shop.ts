@@ -1,8 +1,8 @@
-import { expect, test as base, type Locator, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { startDemoServer, type DemoServer } from '../scripts/demo-server.mjs';
 
 /** Each worker has its own server and demo jobs; a test that stops or breaks the server starts one for itself. */
-export const test = base.extend<{ quiet: void }, { shop: DemoServer }>({
+export const test = base.extend<{ quiet: void }, { shop: DemoServer; shared: BrowserContext }>({
   shop: [
     async ({}, use) => {
       const server = await startDemoServer();
@@ -12,6 +12,38 @@ export const test = base.extend<{ quiet: void }, { shop: DemoServer }>({
     { scope: 'worker' },
   ],
   baseURL: async ({ shop }, use) => use(shop.address),
+  /** One browser for all tests of a worker: what the page is made of is compiled once. What a test left in it is cleared after it. */
+  shared: [
+    async ({ browser, shop }, use) => {
+      const context = await browser.newContext({
+        baseURL: shop.address,
+        viewport: { width: 1280, height: 800 },
+        acceptDownloads: true,
+        serviceWorkers: 'block',
+        reducedMotion: 'reduce',
+      });
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ shared, shop }, use) => {
+    await use(shared);
+    await shared.unrouteAll({ behavior: 'ignoreErrors' });
+    await shared.setOffline(false);
+    await shared.clearPermissions();
+    await shared.clearCookies();
+    await Promise.all(shared.pages().map((p) => p.close()));
+    const page = await shared.newPage();
+    const cdp = await shared.newCDPSession(page);
+    await cdp.send('Storage.clearDataForOrigin', { origin: shop.address, storageTypes: 'local_storage,indexeddb,cache_storage' });
+    await page.close();
+  },
+  page: async ({ context, viewport }, use) => {
+    const page = await context.newPage();
+    if (viewport) await page.setViewportSize(viewport);
+    await use(page);
+  },
   /** No test may leave an error in the console: the content policy and the application both speak there. */
   quiet: [
     async ({ page }, use) => {

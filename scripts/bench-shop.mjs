@@ -1,6 +1,7 @@
 // npm run bench -- shop: a rack of a thousand jobs. List, health while verdicts are worked out and a packet is made, first tag on the
 // page and what comes over the wire for it, and how long a start takes.
 import { chromium } from '@playwright/test';
+import autocannon from 'autocannon';
 import { CHROMIUM_FLAGS, findChromium } from './browser.mjs';
 import { startDemoServer } from './demo-server.mjs';
 
@@ -60,6 +61,22 @@ export async function benchShop() {
     console.log(`health, verdicts and a packet meanwhile ${health.text}`);
     console.log(`list of ${JOBS}, first page, meanwhile       ${list.text}`);
     console.log(`search, worst first, meanwhile          ${search.text}`);
+    // Ten people at once, each asking again as soon as it is answered.
+    for (const [name, path] of [
+      ['health', '/api/health'],
+      ['list', '/api/jobs'],
+      ['a job', `/api/jobs/${tags[0].id}`],
+    ]) {
+      const { requests, latency, errors, timeouts, non2xx } = await autocannon({
+        url: shop.address + path,
+        connections: 10,
+        duration: 6,
+      });
+      if (errors + timeouts + non2xx > 0) throw new Error(`${name}: ${errors} errors, ${timeouts} timeouts, ${non2xx} refused`);
+      console.log(
+        `${`autocannon, 10 connections, ${name}`.padEnd(39)} ${requests.average.toFixed(0)} a second, median ${latency.p50} ms, p99 ${latency.p99} ms`,
+      );
+    }
     const browser = await chromium.launch({ executablePath: findChromium(), args: CHROMIUM_FLAGS });
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
     const cdp = await page.context().newCDPSession(page);

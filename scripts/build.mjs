@@ -4,9 +4,12 @@ import { createHash } from 'node:crypto';
 import { build as bundle } from 'esbuild';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { brotliCompressSync, constants } from 'node:zlib';
 
 const ROOT = join(import.meta.dirname, '..');
 const STAMP = join(ROOT, 'dist/web/.built-from');
+/** Smaller ones are not compressed, bytes. */
+const LEAST = 1000;
 const SOURCES = [
   'apps/web/src',
   'apps/web/public',
@@ -70,5 +73,12 @@ await bundle({
   },
   logLevel: 'warning',
 });
+// Compressed here once, beside each file, so that no answer has to be.
+for (const file of filesOf('dist/web/browser').filter((f) => /\.(js|css|svg|html|webmanifest)$/.test(f))) {
+  const whole = readFileSync(file);
+  if (whole.length < LEAST) continue;
+  const params = { [constants.BROTLI_PARAM_QUALITY]: 9, [constants.BROTLI_PARAM_SIZE_HINT]: whole.length };
+  writeFileSync(`${file}.br`, brotliCompressSync(whole, { params }));
+}
 mkdirSync(join(ROOT, 'dist/web'), { recursive: true });
 writeFileSync(STAMP, now);

@@ -1,6 +1,7 @@
 export interface DemoServer {
   readonly address: string;
   readonly port: number;
+  readonly pid: number;
   readonly data: string;
   stop(signal?: NodeJS.Signals): Promise<void>;
 }

@@ -22,6 +22,7 @@ export async function startDemoServer({ data, port = 0, demo = true, args = [] }
   return {
     address: `http://localhost:${listening}`,
     port: listening,
+    pid: child.pid,
     data: file,
     async stop(signal = 'SIGTERM') {
       child.kill(signal);

@@ -50,6 +50,9 @@ export const errorHandler: ErrorRequestHandler = (error: HttpError, req, res, ne
     problem(res, error.status, 'The server could not do it in time', { detail: error.message });
   } else if (error.status !== undefined && error.status < 500) {
     problem(res, error.status, 'The request is refused');
+  } else if (res.destroyed || (error as Error).name === 'AbortError') {
+    // Whoever asked has gone: there is nobody to answer, and nothing failed.
+    res.destroy();
   } else {
     req.log?.error({ err: error }, 'request failed');
     problem(res, 500, 'Something went wrong on the server; nothing was changed');

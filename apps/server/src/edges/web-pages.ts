@@ -1,6 +1,8 @@
 import { existsSync, readFileSync } from 'node:fs';
+import type { ServerResponse } from 'node:http';
 import { join } from 'node:path';
-import express, { Router, type Response } from 'express';
+import { Router } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 
 /** The built web application: its files for a year, its page anew each time, with the nonce of that answer. */
 export function webPages(folder: string): Router {
@@ -13,10 +15,18 @@ export function webPages(folder: string): Router {
     res.set('Cache-Control', 'no-cache').sendFile(join(folder, 'service-worker.js'));
   });
   // Named by what is in them they stay for a year; the few with plain names are asked about each time.
-  const setHeaders = (res: Response, path: string) => {
-    if (!/-[A-Z0-9]{8}\.[a-z0-9]+$/.test(path)) res.set('Cache-Control', 'no-cache');
+  const setHeaders = (res: ServerResponse, path: string) => {
+    if (!/-[A-Z0-9]{8}\.[a-z0-9]+(\.br)?$/.test(path)) res.setHeader('Cache-Control', 'no-cache');
   };
-  routes.use(express.static(folder, { index: false, immutable: true, maxAge: '1y', redirect: false, setHeaders }));
+  // Compressed once, when it was built: not at every request.
+  routes.use(
+    expressStaticGzip(folder, {
+      enableBrotli: true,
+      orderPreference: ['br'],
+      index: false,
+      serveStatic: { immutable: true, maxAge: '1y', redirect: false, setHeaders },
+    }),
+  );
   routes.get('/{*splat}', (_req, res) => {
     res
       .type('html')

@@ -45,6 +45,11 @@ describe('passphrases', () => {
     ['aaaaaaaaaaaaaaaa', 'over and over'],
     ['Password12345!', 'everybody tries'],
     ['Anna Meer 2026 !!', 'the name itself'],
+    // Long enough, and all of it known: from the lists of what was found in breaches.
+    ['qwertyuiopasdf', 'found in breaches'],
+    ['trustno1trustno1', 'found in breaches'],
+    ['iloveyou1234', 'found in breaches'],
+    ['correct horse battery', ''],
     ['x'.repeat(129), 'longer than 128'],
     [WORDS, ''],
     ['наждачная бумага', ''],

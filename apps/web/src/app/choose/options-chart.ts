@@ -9,8 +9,9 @@ import {
   type OnDestroy,
   output,
 } from '@angular/core';
-import { ScatterChart } from 'echarts/charts';
+import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, LegendComponent } from 'echarts/components';
+import { LabelLayout } from 'echarts/features';
 import { init, use, type ECharts } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import type { SoundOption } from '@core/options/choose';
@@ -18,7 +19,7 @@ import { shownUnit, type UnitSystem } from '@core/units/format-quantity';
 import { POUND } from '@core/units/unit-table';
 import { Lamp } from '../lamp/lamp';
 
-use([ScatterChart, GridComponent, LegendComponent, CanvasRenderer]);
+use([LineChart, ScatterChart, LabelLayout, GridComponent, LegendComponent, CanvasRenderer]);
 
 /** Shape for each weakest link, so that colour is never alone. */
 const SHAPES = ['circle', 'rect', 'triangle', 'diamond', 'pin', 'arrow', 'roundRect'];
@@ -90,7 +91,7 @@ export class OptionsChart implements OnDestroy {
     this.chart.setOption(
       {
         animation: false,
-        grid: { left: 56, right: 16, top: 40, bottom: 46 },
+        grid: { left: 64, right: 16, top: 40, bottom: 46 },
         legend: { top: 2, left: 0, textStyle: LABEL, itemWidth: 12, itemHeight: 12 },
         xAxis: axis(`mass of plates and bolts, ${shownUnit('mass', this.system())}`),
         yAxis: { ...axis('rough cost'), nameGap: 40 },
@@ -99,20 +100,31 @@ export class OptionsChart implements OnDestroy {
             name: `weakest: ${kind}`,
             type: 'scatter' as const,
             symbol: SHAPES[i % SHAPES.length]!,
-            symbolSize: 7,
+            symbolSize: 6,
             large: false,
-            itemStyle: { color: ink(INKS[i % INKS.length]!), opacity: 0.55 },
+            itemStyle: { color: ink(INKS[i % INKS.length]!), opacity: 0.45 },
             data: this.options()
               .filter((o) => o.weakest === kind)
               .map(point),
           })),
           {
             name: 'nothing lighter is cheaper',
-            type: 'scatter' as const,
+            // Joined and named: these few are what is chosen from, the rest is what they were chosen over.
+            type: 'line' as const,
             symbol: 'circle',
-            symbolSize: 15,
-            itemStyle: { color: 'rgba(0,0,0,0)', borderColor: ink('--accent'), borderWidth: 2 },
-            data: this.best().map(point),
+            symbolSize: 13,
+            itemStyle: { color: ink('--card'), borderColor: ink('--accent'), borderWidth: 2 },
+            lineStyle: { color: ink('--accent'), width: 1.5, type: 'dashed' as const },
+            label: {
+              show: true,
+              position: 'left' as const,
+              ...LABEL,
+              textBorderColor: ink('--card'),
+              textBorderWidth: 3,
+              formatter: (p: { data: unknown }) => this.names()((p.data as { option: SoundOption }).option),
+            },
+            labelLayout: { hideOverlap: true, moveOverlap: 'shiftY' as const },
+            data: [...this.best()].sort((a, b) => a.mass - b.mass).map(point),
             z: 5,
           },
           ...(now

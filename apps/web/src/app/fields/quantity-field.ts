@@ -30,11 +30,9 @@ let count = 0;
   selector: 'ms-quantity',
   imports: [MatIcon, MatMenu, MatMenuItem, MatMenuTrigger, MatTooltip],
   template: `
-    <label [for]="id">
-      @if (whose()) {
-        <span class="visually-hidden">{{ whose() }} </span>
-      }
-      {{ label() || range().label }}</label
+    <label [for]="id"
+      ><span class="visually-hidden">{{ whose() ? whose() + ' ' : '' }}</span
+      >{{ label() || range().label }}</label
     >
     <span class="line" [class.bad]="refusal()" [class.assumed]="value().from === 'assumed'" [class.lands]="lands()">
       <input
@@ -112,6 +110,7 @@ let count = 0;
       white-space: nowrap;
     }
     label {
+      position: relative;
       font: 500 14.5px/1.2 var(--label);
     }
     /* In a narrow card the name stands over its number. */

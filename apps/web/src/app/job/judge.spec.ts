@@ -82,3 +82,26 @@ it('what would clear a link is asked once the job is still, and an older answer 
   expect(judge.clearings()).toBeNull();
   jest.useRealTimers();
 });
+
+it('a verdict that takes over two minutes is given up and said, no older one stands, and it can be let go on', () => {
+  jest.useFakeTimers();
+  try {
+    judge.judge(job('One'));
+    worker().answer();
+    judge.judge(job('Two'));
+    const slow = worker();
+    jest.advanceTimersByTime(119_000);
+    expect([judge.gaveUp(), slow.terminated]).toEqual([false, false]);
+    jest.advanceTimersByTime(1000);
+    expect([judge.gaveUp(), slow.terminated, judge.verdict(), judge.judged()]).toEqual([true, true, null, null]);
+    expect(judge.broken()).toContain('stopped after 2 minutes: nothing of this job is judged');
+    judge.withoutLimit();
+    expect([judge.gaveUp(), judge.broken()]).toEqual([false, '']);
+    jest.advanceTimersByTime(600_000);
+    expect(judge.gaveUp()).toBe(false);
+    worker().answer();
+    expect(judge.judged()!.name).toBe('Two');
+  } finally {
+    jest.useRealTimers();
+  }
+});

@@ -19,6 +19,9 @@ export interface Turned {
 /** How long nothing has to change before what would clear a link is worked out, ms. */
 const STILL = 150;
 
+/** How long one verdict may take before it is given up, ms: a job judged as solved, of many cases on a large panel, may take minutes. */
+const BUDGET = 120_000;
+
 /**
  * The chain, judged in a worker. One job is under way at a time and the newest waits; answers to older ones are dropped,
  * so a drag never waits for a check.
@@ -46,7 +49,15 @@ export class Judge {
   private workingTicket = 0;
   private still: ReturnType<typeof setTimeout> | undefined;
   private asked: Job | null = null;
-  private readonly queue = new Newest<Job>((ticket, job) => this.post({ kind: 'evaluate', ticket, job }));
+  private budget: ReturnType<typeof setTimeout> | undefined;
+  private unlimited = false;
+  private readonly queue = new Newest<Job>((ticket, job) => {
+    clearTimeout(this.budget);
+    if (!this.unlimited) this.budget = setTimeout(() => this.overran(), BUDGET);
+    this.post({ kind: 'evaluate', ticket, job });
+  });
+  /** Set where a verdict was given up for its time: it can be asked for without a limit. */
+  readonly gaveUp = signal(false);
 
   private readonly turning = new Newest<{ job: Job; times: number }>((ticket, t) => this.post({ kind: 'turn', ticket, ...t }));
 
@@ -58,6 +69,7 @@ export class Judge {
   judge(job: Job): void {
     if (job === this.asked) return;
     this.asked = job;
+    this.unlimited = false;
     this.weigher.forget();
     this.queue.put(job);
   }
@@ -82,7 +94,36 @@ export class Judge {
     this.still = setTimeout(() => this.post({ kind: 'clear', ticket, job, link }), STILL);
   }
 
+  /** The verdict that was given up, however long it takes. */
+  withoutLimit(): void {
+    const job = this.asked;
+    if (!job) return;
+    this.unlimited = true;
+    this.gaveUp.set(false);
+    this.broken.set('');
+    this.queue.put(job);
+  }
+
+  /** No figure is left standing for a job that was not judged. */
+  private overran(): void {
+    this.worker.stop();
+    this.nothingStands();
+    this.gaveUp.set(true);
+    this.broken.set(
+      `Judging was stopped after ${BUDGET / 60_000} minutes: nothing of this job is judged. Judge it by hand (Spread, Rests on) or with fewer cases, or let it go on.`,
+    );
+  }
+
+  private nothingStands(): void {
+    this.verdict.set(null);
+    this.judged.set(null);
+    this.turned.set(null);
+    this.queue.lost();
+    this.turning.lost();
+  }
+
   stop(): void {
+    clearTimeout(this.budget);
     this.weigher.stop();
     this.feet.stop();
     clearTimeout(this.still);
@@ -91,11 +132,8 @@ export class Judge {
 
   /** What was said stands no longer: it may be of another job by now. Started again, it is asked anew. */
   private ended(goesOn: boolean): void {
-    this.verdict.set(null);
-    this.judged.set(null);
-    this.turned.set(null);
-    this.queue.lost();
-    this.turning.lost();
+    clearTimeout(this.budget);
+    this.nothingStands();
     this.broken.set(
       goesOn ? 'The checking stopped, and is being started again.' : 'The checking stopped; reload the page. Nothing is lost.',
     );
@@ -126,8 +164,10 @@ export class Judge {
       if (t) this.turned.set({ ...t, verdict: m.verdict });
       return;
     }
+    clearTimeout(this.budget);
     const job = this.queue.answered(m.ticket);
     if (!job) return;
+    this.gaveUp.set(false);
     if (m.kind === 'broken') {
       this.broken.set(m.message);
       return;

@@ -19,7 +19,8 @@ const SAMPLES = 160;
 const FOOT = 20;
 /** Where a bolt’s name may stand at the highest, px. */
 const HIGHEST = 12;
-const FILLS = ['var(--marking-mid)', 'var(--marking)', 'var(--skin)', 'var(--marking)'];
+const SKIN = 'var(--skin)';
+const FILLS = ['var(--marking-mid)', 'var(--marking)', SKIN, 'var(--marking)'];
 /** Thinnest a layer is drawn, so that it can be seen. */
 const LEAST = 5;
 
@@ -32,7 +33,8 @@ const LEAST = 5;
       role="img"
       [attr.aria-label]="'Section along the line, movement × ' + times()"
     >
-      @for (l of layers(); track l.name) {
+      <!-- What is softer first: a plate that presses into the skin is seen whole, in front of it. -->
+      @for (l of behindFirst(); track l.name) {
         <path [attr.d]="l.d" [attr.fill]="l.fill" stroke="var(--ink)" stroke-width="1" />
       }
       @for (b of bolts(); track b.id) {
@@ -41,7 +43,9 @@ const LEAST = 5;
       }
       <text x="6" y="16">A</text>
       <text [attr.x]="size().width - 6" y="16" text-anchor="end">B</text>
-      <text class="small" x="6" [attr.y]="size().height - 5">movement × {{ times() }}; thickness not to that scale</text>
+      <text class="small" x="6" [attr.y]="size().height - 5">
+        movement × {{ times() }}; thickness not to that scale; a plate over the skin’s line presses in
+      </text>
       <text class="small" [attr.x]="size().width - 6" [attr.y]="size().height - 5" text-anchor="end">{{ said() }}</text>
     </svg>
   `,
@@ -136,6 +140,9 @@ export class SpreadSection implements OnDestroy {
   });
   protected readonly layers = computed(() =>
     this.along().map((l, i) => ({ name: l.name, fill: FILLS[i]!, d: this.outline(l.lifts, this.tops()[i]!, this.thick()[i]!) })),
+  );
+  protected readonly behindFirst = computed(() =>
+    [...this.layers()].sort((a, b) => Number(b.fill === SKIN) - Number(a.fill === SKIN)),
   );
   protected readonly bolts = computed(() => {
     const { a, b } = this.line();

@@ -49,6 +49,24 @@ describe('the stage’s own solver', () => {
     expect(spreader.error()).toBeCloseTo(0, 6);
   });
 
+  it('a fine solve is given up after a minute, with how far it came; asked for by hand it goes on as long as it takes', () => {
+    const job = twoCases(8);
+    spreader.follow(job, '*');
+    worker().answer();
+    jest.advanceTimersByTime(250);
+    send({ kind: 'progress', ticket: ticket(), done: 1, of: 2 });
+    jest.advanceTimersByTime(59_999);
+    expect(spreader.stopped()).toBe(false);
+    jest.advanceTimersByTime(1);
+    expect([spreader.stopped(), spreader.solving(), spreader.answer()!.mesh]).toEqual([true, null, 'draft']);
+    expect(spreader.broken()).toContain('Stopped after 60 s on the fine mesh: 1 of 2 cases were solved, the rest was not.');
+    spreader.refine('fine');
+    jest.advanceTimersByTime(600_000);
+    expect(spreader.stopped()).toBe(false);
+    worker().answer();
+    expect(spreader.answer()!.mesh).toBe('fine');
+  });
+
   it('a drag is never waited for: one draft under way, the newest job next, those between never asked', () => {
     for (const t of [6, 7, 8, 9, 10]) spreader.follow(at(t), '*');
     expect(asked()).toEqual(['draft 6']);

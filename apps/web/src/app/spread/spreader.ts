@@ -9,6 +9,9 @@ import { Solvers, type Heard } from './solvers';
 /** How long nothing has to change before the fine mesh is begun, ms. */
 const STILL = 250;
 
+/** How long a solve nobody asked for by itself may take, ms; a proof was asked for, and goes on until it is stopped. */
+const BUDGET = 60_000;
+
 /**
  * How long a picture may stand for a layout that has been left, ms: in a drag it follows by a solve or two, and is one moving
  * picture; what takes longer is marked as of the layout before.
@@ -55,6 +58,7 @@ export class Spreader implements OnDestroy {
   private underWay: Asked | null = null;
   private waiting: Job | null = null;
   private still: ReturnType<typeof setTimeout> | undefined;
+  private budget: ReturnType<typeof setTimeout> | undefined;
   private lag: ReturnType<typeof setTimeout> | undefined;
   /** When the layout of the answer, and that of the solve under way, was left for another. */
   private left: { answer?: number | undefined; underWay?: number | undefined } = {};
@@ -91,14 +95,15 @@ export class Spreader implements OnDestroy {
     if (a) this.solvers.show(a.mesh, caseId);
   }
 
-  /** The wanted job on a finer mesh. */
+  /** The wanted job on a finer mesh; asked for by hand it may take as long as it takes, with progress and stop. */
   refine(mesh: Mesh): void {
     const job = this.wanted();
-    if (job) this.ask(job, mesh);
+    if (job) this.ask(job, mesh, false);
   }
 
   stop(): void {
     clearTimeout(this.still);
+    clearTimeout(this.budget);
     this.waiting = null;
     this.underWay = null;
     this.solving.set(null);
@@ -108,18 +113,32 @@ export class Spreader implements OnDestroy {
 
   ngOnDestroy(): void {
     clearTimeout(this.still);
+    clearTimeout(this.budget);
     clearTimeout(this.lag);
     this.solvers.end();
   }
 
-  private ask(job: Job, mesh: Mesh): void {
+  /** Says how far it came; what was found before stands. */
+  private overran(): void {
+    const now = this.solving();
+    if (!now) return;
+    this.stop();
+    const far = now.of > 0 ? `${now.done} of ${now.of} cases were solved` : 'no case was solved';
+    this.broken.set(
+      `Stopped after ${BUDGET / 1000} s on the ${now.mesh} mesh: ${far}, the rest was not.${this.answer() ? ' What is shown is the mesh before.' : ''} Solve again goes on without a limit.`,
+    );
+  }
+
+  private ask(job: Job, mesh: Mesh, limited = true): void {
     clearTimeout(this.still);
+    clearTimeout(this.budget);
     this.waiting = null;
     this.stopped.set(false);
     this.broken.set('');
     this.underWay = { job, mesh };
     this.left.underWay = undefined;
     this.solving.set({ mesh, done: 0, of: 0 });
+    if (mesh !== 'proof' && limited) this.budget = setTimeout(() => this.overran(), BUDGET);
     this.solvers.solve({ key: mesh, job, mesh, caseId: this.caseId });
   }
 
@@ -139,6 +158,7 @@ export class Spreader implements OnDestroy {
       if (asked) this.solving.set({ mesh: asked.mesh, done: m.done, of: m.of });
       return;
     }
+    clearTimeout(this.budget);
     this.underWay = null;
     this.solving.set(null);
     if (m.kind === 'solved') this.found(m, asked!);
