@@ -14,7 +14,7 @@ const PASSPHRASE = 'ten otters on a pontoon';
 const REST = 400;
 const SAMPLED = 60_000;
 /** How long one save may take, ms. */
-const PATIENCE = 60_000;
+const PATIENCE = 180_000;
 const initials = (n) => `P${String.fromCharCode(65 + n)}`;
 const mb = (bytes) => `${(bytes / 1e6).toFixed(0)} MB`;
 
@@ -66,7 +66,9 @@ async function savedOrMerged(page) {
     if (await saved.count()) return asked;
     if (Date.now() > until) {
       const says = await page.locator('header .save').textContent();
-      throw new Error(`${page.url()}: not saved after ${PATIENCE / 1000} s; the page says “${says?.trim()}”`);
+      throw new Error(
+        `${page.url()}: not saved after ${PATIENCE / 1000} s; the page says “${says?.trim()}”, and asked ${asked} times`,
+      );
     }
     if (await clash.count()) {
       asked++;
