@@ -134,9 +134,28 @@ it('a refused save says why and is not tried again by itself', () => {
   expect(state()).toMatchObject({ save: 'refused', message: 'name: too long — allowed: 1 to 80' });
 });
 
-it('a save that would overwrite another tab’s becomes a clash with the two merged; nothing is written until one is chosen', () => {
+it('what another tab saved first and does not meet ours is taken in without asking, and ours sent over it; undo takes it out', () => {
   change('Mine');
-  const theirs = { ...job, note: 'Theirs' };
+  put().flush({ current: current({ ...job, note: 'Theirs' }, 5) }, { status: 412, statusText: 'Precondition Failed' });
+  expect(state()).toMatchObject({ save: 'waiting', clash: null, version: 5 });
+  const request = put();
+  expect(request.request.headers.get('If-Match')).toBe('"5"');
+  expect(request.request.body).toMatchObject({ name: 'Mine', note: 'Theirs' });
+  request.flush({ version: 6 });
+  expect(state()).toMatchObject({ save: 'saved', version: 6 });
+  expect(state().past.at(-1)!.did).toBe('what was changed elsewhere');
+});
+
+it('while something is being dragged nothing is put under it: it is asked', () => {
+  change('Mine');
+  store.dispatch(jobActions.drag({ job: { ...state().settled!, note: 'dragged' } }));
+  put().flush({ current: current({ ...job, note: 'Theirs' }, 5) }, { status: 412, statusText: 'Precondition Failed' });
+  expect(state().save).toBe('conflict');
+});
+
+it('a save that would overwrite what another tab changed too becomes a clash; nothing is written until one is chosen', () => {
+  change('Mine');
+  const theirs = { ...job, name: 'Theirs', note: 'Theirs' };
   put().flush({ current: current(theirs, 5) }, { status: 412, statusText: 'Precondition Failed' });
   expect(state().save).toBe('conflict');
   expect(mergeOf(state(), state().clash!).job).toMatchObject({ name: 'Mine', note: 'Theirs' });

@@ -25,7 +25,7 @@ import {
 } from 'rxjs';
 import type { WholeJob } from '@core/job/whole-job';
 import { failureText, JobApi, type StoredJob } from './job-api';
-import { isOurStep, jobActions, jobFeature, type JobState } from './job.state';
+import { isOurStep, jobActions, meetsNothing, jobFeature, type JobState } from './job.state';
 import { historySaved, keepHistory, keptHistory, leftBehind } from './kept-history';
 import { Live } from '../live/live';
 import { Outbox } from './outbox';
@@ -158,7 +158,9 @@ export class JobEffects {
           : // Our own, whose answer was not heard: nobody else changed anything.
             isOurStep(s, current.job)
             ? jobActions.saved(current)
-            : jobActions.clashed({ clash: { current } }),
+            : meetsNothing(s, current)
+              ? jobActions.merged({ current })
+              : jobActions.clashed({ clash: { current } }),
       ),
     ),
   );

@@ -75,6 +75,8 @@ export const jobActions = createActionGroup({
     'save failed': props<{ id: string; save: 'offline' | 'refused'; message: string }>(),
     'save again': props<{ id: string }>(),
     clashed: props<{ clash: Clash }>(),
+    /** What somebody else saved before ours got there, where the two do not touch the same: both stand, and ours is sent again. */
+    merged: props<{ current: StoredJob }>(),
     /** What somebody else saved, while nothing here was waiting to be. */
     theirs: props<{ stored: StoredJob; who: string }>(),
     'take merge': emptyProps(),
@@ -100,6 +102,10 @@ function stepsSince(kept: Pick<KeptHistory, 'base' | 'settled' | 'past'>): Whole
   const at = all.findLastIndex((j) => !differ(j, kept.base));
   return at < 0 ? [kept.settled] : all.slice(at + 1);
 }
+
+/** Whether what is there and what is here can both stand without anybody being asked: no field was changed in both, and nothing is being dragged. */
+export const meetsNothing = (s: JobState, current: StoredJob): boolean =>
+  s.base !== null && s.settled !== null && s.job === s.settled && mergeOf(s, { current }).conflicts.length === 0;
 
 /** Whether a document on the server is one this tab has made since the version it rests on: its own save, not heard of. */
 export const isOurStep = (s: JobState, job: WholeJob): boolean =>
@@ -216,6 +222,17 @@ export const jobFeature = createFeature({
       if (!quiet || s.settled?.id !== job.id || version <= s.version) return s;
       const did = who ? `what ${who} changed` : 'what was changed in another tab';
       return { ...step(s, job, did), version, base: job, save: 'saved' };
+    }),
+    on(jobActions.merged, (s, { current }): JobState => {
+      if (s.settled?.id !== current.job.id || s.save !== 'saving' || current.version <= s.version) return s;
+      const merge = mergeOf(s, { current });
+      const stepped = step({ ...s, save: 'waiting' }, merge.job, 'what was changed elsewhere');
+      return {
+        ...stepped,
+        version: current.version,
+        base: current.job,
+        save: differ(merge.job, current.job) ? 'waiting' : 'saved',
+      };
     }),
     on(jobActions.clashed, (s, { clash }): JobState => ({ ...s, save: 'conflict', clash })),
     on(jobActions.takeMerge, (s): JobState => {
