@@ -87,19 +87,29 @@ async function hand(page, bolts, until) {
   const moved = Object.fromEntries(bolts.map((b) => [b, 0]));
   let saves = 0;
   let clashes = 0;
+  let missed = 0;
   while (Date.now() < until) {
     const bolt = bolts[saves % bolts.length];
     // Never further than the plate is wide: to and fro by turns.
     const way = moved[bolt] > 3 ? -1 : moved[bolt] < -3 ? 1 : Math.random() < 0.5 ? 1 : -1;
-    await page.locator(`[data-bolt=${bolt}]`).focus();
+    const there = page.locator(`[data-bolt=${bolt}]`);
+    await there.focus();
+    const before = await there.getAttribute('aria-label');
     await page.keyboard.press(way > 0 ? 'ArrowRight' : 'ArrowLeft');
-    moved[bolt] += way;
+    // Counted once the page shows it: what it says of saving is of this move only then. A key that fell on a page just drawn anew moved nothing.
+    let taken = false;
+    for (let n = 0; n < 150 && !taken; n++) {
+      taken = (await there.getAttribute('aria-label')) !== before;
+      if (!taken) await page.waitForTimeout(20);
+    }
+    if (taken) moved[bolt] += way;
+    else missed++;
     await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
     clashes += await savedOrMerged(page);
     saves++;
     await page.waitForTimeout(REST * (0.5 + Math.random()));
   }
-  return { moved, saves, clashes };
+  return { moved, saves, clashes, missed };
 }
 
 const minutes = Number(process.argv[2] ?? 30);
@@ -164,6 +174,7 @@ try {
     pages.map((page, n) => hand(page, n < JOBS ? ['B1', 'B2'] : ['B3', 'B4'], began + minutes * 60_000)),
   );
   clearInterval(sampling);
+  await Promise.all(pages.map(savedOrMerged));
   await sample('end');
   for (let n = 0; n < JOBS; n++) {
     const res = await pages[0].request.get(`/api/jobs/soak-${n}`);
@@ -179,11 +190,18 @@ try {
           console.error(`soak-${n}: ${bolt} of ${initials(at)} stands at ${x}, ${start[bolt] + by} was saved`);
         }
       }
+    if (process.env.STORY && bad > 0) {
+      const { versions } = await (await pages[0].request.get(`/api/jobs/soak-${n}/versions`)).json();
+      for (const v of versions.reverse()) {
+        const then = (await (await pages[0].request.get(`/api/jobs/soak-${n}/versions/${v.version}`)).json()).job;
+        console.log(v.version, v.who, v.did, then.feet[0].design.bolts.items.map((b) => b.x).join(' '));
+      }
+    }
     console.log(`soak-${n}: version ${version}`);
   }
   const saves = hands.reduce((sum, h) => sum + h.saves, 0);
   console.log(
-    `${saves} edits called saved in ${minutes} min, by ${PEOPLE} browsers; ${hands.reduce((s, h) => s + h.clashes, 0)} clashes shown; ${bad} lost`,
+    `${saves} edits called saved in ${minutes} min, by ${PEOPLE} browsers; ${hands.reduce((s, h) => s + h.clashes, 0)} clashes shown, ${hands.reduce((s, h) => s + h.missed, 0)} keys not taken; ${bad} lost`,
   );
 } finally {
   await browser.close();

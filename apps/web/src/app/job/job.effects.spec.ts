@@ -146,6 +146,18 @@ it('what another tab saved first and does not meet ours is taken in without aski
   expect(state().past.at(-1)!.did).toBe('what was changed elsewhere');
 });
 
+it('what somebody else saved is theirs though this tab once had the same document: it is merged, not put over', () => {
+  const theirs = (version: number, more: object) =>
+    put().flush({ current: current({ ...job, ...more }, version) }, { status: 412, statusText: 'Precondition Failed' });
+  change('A');
+  theirs(2, { note: 'x' });
+  theirs(3, {});
+  // Somebody comes to the very document that stood here between the two: it was never sent to be theirs.
+  theirs(4, { name: 'A', note: 'x' });
+  expect(state()).toMatchObject({ save: 'saved', version: 4, settled: { name: 'A', note: 'x' } });
+  http.expectNone(at);
+});
+
 it('while something is being dragged nothing is put under it: it is asked', () => {
   change('Mine');
   store.dispatch(jobActions.drag({ job: { ...state().settled!, note: 'dragged' } }));

@@ -36,6 +36,8 @@ export interface JobState {
   /** Version on the server this rests on, and the document it was. */
   readonly version: number;
   readonly base: WholeJob | null;
+  /** What was sent over that version and not answered yet: it may be there all the same. */
+  readonly unheard: readonly WholeJob[];
   readonly save: SaveState;
   readonly clash: Clash | null;
   readonly message: string;
@@ -50,6 +52,7 @@ const initial: JobState = {
   field: '',
   version: 0,
   base: null,
+  unheard: [],
   save: 'saved',
   clash: null,
   message: '',
@@ -107,11 +110,11 @@ function stepsSince(kept: Pick<KeptHistory, 'base' | 'settled' | 'past'>): Whole
 export const meetsNothing = (s: JobState, current: StoredJob): boolean =>
   s.base !== null && s.settled !== null && s.job === s.settled && mergeOf(s, { current }).conflicts.length === 0;
 
-/** Whether a document on the server is one this tab has made since the version it rests on: its own save, not heard of. */
-export const isOurStep = (s: JobState, job: WholeJob): boolean =>
-  s.base !== null &&
-  s.settled !== null &&
-  stepsSince({ base: s.base, settled: s.settled, past: s.past }).some((j) => !differ(j, job));
+/**
+ * Whether a document on the server is one this tab sent over the version it rests on, and heard no answer to. Only what was sent
+ * counts: a document that merely looks like an older step of ours may be somebody else's work.
+ */
+export const isOurStep = (s: JobState, job: WholeJob): boolean => s.unheard.some((j) => !differ(j, job));
 
 function step(s: JobState, job: WholeJob, did: string, field = ''): JobState {
   if (!s.settled || !differ(s.settled, job)) return { ...s, job: s.settled };
@@ -143,6 +146,8 @@ export const jobFeature = createFeature({
           settled: kept.settled,
           past: kept.past,
           future: kept.future,
+          // A page that was closed while it saved may have been heard.
+          unheard: unsaved ? stepsSince(kept) : [],
           save: unsaved ? 'waiting' : 'saved',
         };
       }
@@ -201,12 +206,16 @@ export const jobFeature = createFeature({
         save: waiting(s),
       };
     }),
-    on(jobActions.saveStarted, (s): JobState => ({ ...s, save: 'saving' })),
+    on(jobActions.saveStarted, (s): JobState => ({
+      ...s,
+      save: 'saving',
+      unheard: s.settled ? [...s.unheard, s.settled] : s.unheard,
+    })),
     on(jobActions.saved, (s, { job, version }): JobState => {
       // Another job's answer, or one overtaken by a newer.
       if (s.settled?.id !== job.id || version <= s.version) return s;
       const save = s.save === 'conflict' ? s.save : differ(s.settled, job) ? 'waiting' : 'saved';
-      return { ...s, version, base: job, save, message: '' };
+      return { ...s, version, base: job, unheard: [], save, message: '' };
     }),
     on(jobActions.saveFailed, (s, { id, save, message }): JobState =>
       s.settled?.id === id && s.save === 'saving' ? { ...s, save, message } : s,
@@ -221,7 +230,7 @@ export const jobFeature = createFeature({
       const quiet = s.status === 'ready' && s.save === 'saved' && s.job === s.settled;
       if (!quiet || s.settled?.id !== job.id || version <= s.version) return s;
       const did = who ? `what ${who} changed` : 'what was changed in another tab';
-      return { ...step(s, job, did), version, base: job, save: 'saved' };
+      return { ...step(s, job, did), version, base: job, unheard: [], save: 'saved' };
     }),
     on(jobActions.merged, (s, { current }): JobState => {
       if (s.settled?.id !== current.job.id || s.save !== 'saving' || current.version <= s.version) return s;
@@ -231,6 +240,7 @@ export const jobFeature = createFeature({
         ...stepped,
         version: current.version,
         base: current.job,
+        unheard: [],
         save: differ(merge.job, current.job) ? 'waiting' : 'saved',
       };
     }),
@@ -242,6 +252,7 @@ export const jobFeature = createFeature({
         ...step({ ...s, save: 'waiting' }, mergeOf(s, s.clash).job, 'merge with the other tab'),
         version: current.version,
         base: current.job,
+        unheard: [],
         clash: null,
         save: 'waiting',
       };
@@ -253,6 +264,7 @@ export const jobFeature = createFeature({
         ...step({ ...s, save: 'waiting' }, current.job, 'take the other tab’s version'),
         version: current.version,
         base: current.job,
+        unheard: [],
         clash: null,
         save: 'saved',
       };
