@@ -91,7 +91,7 @@ export class OptionsChart implements OnDestroy {
     this.chart.setOption(
       {
         animation: false,
-        grid: { left: 64, right: 16, top: 40, bottom: 46 },
+        grid: { left: 64, right: 16, top: 58, bottom: 46 },
         legend: { top: 2, left: 0, textStyle: LABEL, itemWidth: 12, itemHeight: 12 },
         xAxis: axis(`mass of plates and bolts, ${shownUnit('mass', this.system())}`),
         yAxis: { ...axis('rough cost'), nameGap: 40 },
@@ -117,10 +117,10 @@ export class OptionsChart implements OnDestroy {
             lineStyle: { color: ink('--accent'), width: 1.5, type: 'dashed' as const },
             label: {
               show: true,
-              position: 'left' as const,
+              position: 'right' as const,
+              backgroundColor: ink('--card'),
+              padding: [1, 4],
               ...LABEL,
-              textBorderColor: ink('--card'),
-              textBorderWidth: 3,
               formatter: (p: { data: unknown }) => this.names()((p.data as { option: SoundOption }).option),
             },
             labelLayout: { hideOverlap: true, moveOverlap: 'shiftY' as const },
