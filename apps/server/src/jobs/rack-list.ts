@@ -77,8 +77,10 @@ const ORDER = {
   due: `coalesce(a.next_on, '') = '', a.next_on, j.name COLLATE NOCASE, j.id`,
   customer: `j.customer = '', j.customer COLLATE NOCASE, j.name COLLATE NOCASE, j.id`,
 } as const;
-/** Verdicts are joined in only where they are asked about. */
+/** What falls due, and verdicts, are joined in only where they are asked about. */
 const ASKS = ' LEFT JOIN asks a ON a.job_id = j.id';
+/** What was written since in the logbook may have changed what falls due. */
+const LINES = '(SELECT count(*) FROM log WHERE log.job_id = j.id)';
 const JUDGED = `FROM job j LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version`;
 
 interface Row extends Omit<Tag, 'archived' | 'binned' | 'demo' | 'verdict'> {
@@ -131,7 +133,7 @@ export function rackPage(db: Db, asked: RackAsked, edition: string, today: strin
       `SELECT j.id, j.name, j.family, j.customer, j.aboard, j.note, j.version, j.archived, j.binned_at IS NOT NULL AS binned, j.demo,
          j.updated_at AS updatedAt, coalesce(f.unreadable, '') AS unreadable,
          CASE WHEN f.edition = @edition THEN f.version ELSE 0 END AS judged, v.verdict,
-         CASE WHEN a.edition = @edition AND a.version = j.version THEN a.next_on END AS due
+         CASE WHEN a.edition = @edition AND a.version = j.version AND a.lines = ${LINES} THEN a.next_on END AS due
        FROM json_each(@ids) AS picked JOIN job j ON j.id = picked.value
          LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version${ASKS}
        ORDER BY picked.key`,
@@ -164,7 +166,7 @@ export function rackPage(db: Db, asked: RackAsked, edition: string, today: strin
     waiting: one<{ n: number }>(
       `SELECT count(*) AS n FROM job j LEFT JOIN face f ON f.job_id = j.id${ASKS}
          WHERE f.job_id IS NULL OR f.version < j.version OR f.edition <> @edition
-           OR a.job_id IS NULL OR a.version < j.version OR a.edition <> @edition`,
+           OR a.job_id IS NULL OR a.version < j.version OR a.edition <> @edition OR a.lines < ${LINES}`,
       { edition },
     ).n,
   };

@@ -158,6 +158,17 @@ it('what somebody else saved is theirs though this tab once had the same documen
   http.expectNone(at);
 });
 
+it('sent again and again while the server is away, one document is kept as unheard once', () => {
+  change('One');
+  for (let n = 0; n < 4; n++) {
+    put().error(new ProgressEvent('error'));
+    jest.advanceTimersByTime(3100);
+  }
+  expect(state().unheard).toHaveLength(1);
+  put().flush({ version: 2 });
+  expect(state().unheard).toEqual([]);
+});
+
 it('while something is being dragged nothing is put under it: it is asked', () => {
   change('Mine');
   store.dispatch(jobActions.drag({ job: { ...state().settled!, note: 'dragged' } }));

@@ -209,7 +209,8 @@ export const jobFeature = createFeature({
     on(jobActions.saveStarted, (s): JobState => ({
       ...s,
       save: 'saving',
-      unheard: s.settled ? [...s.unheard, s.settled] : s.unheard,
+      // The same sent again while the server is away is one.
+      unheard: s.settled && s.unheard.at(-1) !== s.settled ? [...s.unheard, s.settled] : s.unheard,
     })),
     on(jobActions.saved, (s, { job, version }): JobState => {
       // Another job's answer, or one overtaken by a newer.
