@@ -41,13 +41,13 @@ test('where both moved the same bolt, both are shown and can be kept', async ({ 
   await saved(page);
   await other.locator('[data-bolt=B1]').focus();
   await other.keyboard.press('Shift+ArrowLeft');
-  const card = other.getByRole('alertdialog', { name: 'Changed in another tab' });
+  const card = other.getByRole('alertdialog', { name: 'Changed elsewhere too' });
   await expect(card).toContainText('bolts.items.B1.x');
   await expect(card).toContainText('95');
   await expect(card).toContainText('106');
   await card.getByRole('button', { name: 'Keep both' }).click();
   await expect(other).not.toHaveURL(new RegExp(id));
-  await expect(other.getByLabel('Job name')).toHaveValue(/\(this tab\)$/);
+  await expect(other.getByLabel('Job name')).toHaveValue(/\(mine\)$/);
   const copy = other.url().split('/').at(-2)!;
   expect((await stored(page, copy)).bolts.items[0].x).toBe(95);
   expect((await stored(page, id)).bolts.items[0].x).toBe(106);

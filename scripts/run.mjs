@@ -2,10 +2,13 @@
 // --demo: with invented jobs on an empty rack, in a database of their own. --lan: on the shop's network, for people set up.
 import { spawn, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { ROOT, shippedFrom, sources, standing } from './page/built-from.mjs';
 
-const ROOT = join(import.meta.dirname, '..');
-for (const script of ['setup.mjs', 'build.mjs']) {
-  const done = spawnSync(process.execPath, [join(ROOT, 'scripts', script)], { stdio: ['ignore', 'inherit', 'inherit'] });
+// Where the page came built with these sources, what builds it need not be installed.
+const made = [shippedFrom(), standing().from].includes(sources());
+for (const step of [['setup.mjs', ...(made ? ['--to-run'] : [])], ['build.mjs']]) {
+  const [script, ...args] = step;
+  const done = spawnSync(process.execPath, [join(ROOT, 'scripts', script), ...args], { stdio: ['ignore', 'inherit', 'inherit'] });
   if (done.status !== 0) process.exit(done.status ?? 1);
 }
 

@@ -1,4 +1,5 @@
 // Installs what is missing: npm packages always, Chromium with --browser. Says so plainly when nothing is.
+// --to-run: only the packages that run it; those that build and test it can come later.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
@@ -8,12 +9,19 @@ import { findChromium } from './browser.mjs';
 const ROOT = join(import.meta.dirname, '..');
 const STAMP = join(ROOT, 'node_modules/.mast-shoe-installed');
 
-const has = (command) => spawnSync('which', [command], { stdio: 'ignore' }).status === 0;
+const onPath = (command) => spawnSync('which', [command], { stdio: 'ignore' }).status === 0;
+
+/** How often it says that it is still at it, ms: npm itself is silent. */
+const TELLS = 20_000;
 
 /** Whether it succeeded. */
 async function attempt(command, args, env = {}) {
+  const started = Date.now();
+  const tell = setInterval(() => console.log(`setup: ${command}, ${Math.round((Date.now() - started) / 1000)} s …`), TELLS);
   const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...env, ...process.env } });
-  return (await new Promise((done) => child.on('error', () => done(1)).on('close', done))) === 0;
+  const code = await new Promise((done) => child.on('error', () => done(1)).on('close', done));
+  clearInterval(tell);
+  return code === 0;
 }
 
 async function run(command, args, env) {
@@ -34,23 +42,29 @@ async function installPackages() {
   const lock = createHash('sha256')
     .update(readFileSync(join(ROOT, 'package-lock.json')))
     .digest('hex');
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return false;
-  const missing = ['python3', 'make', 'g++'].filter((c) => !has(c));
+  const has = existsSync(STAMP) ? readFileSync(STAMP, 'utf8') : '';
+  // Who builds and tests here keeps what that takes.
+  const toRun = process.argv.includes('--to-run') && !has.endsWith(' all');
+  if (has === `${lock} all` || (toRun && has === `${lock} to run`)) return false;
+  const missing = ['python3', 'make', 'g++'].filter((c) => !onPath(c));
   if (missing.length > 0)
     console.warn(`setup: ${missing.join(', ')} not found; the SQLite module is compiled on installing and will need them`);
-  console.log('setup: installing the npm packages (1 to 6 minutes the first time) …');
+  console.log(
+    `setup: installing the npm packages ${toRun ? 'that run it (1 to 2 minutes' : '(1 to 6 minutes'} the first time) …`,
+  );
   // Not `npm ci`: it refuses a lock file that leaves out other platforms' optional packages, as npm 11 writes it.
   // -O1: SQLite compiles in half the time, and no job here is large enough to feel the difference.
   const quick = { CFLAGS: '-O1', CXXFLAGS: '-O1' };
-  await run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], quick);
-  writeFileSync(STAMP, lock);
+  const some = toRun ? ['--omit=dev'] : [];
+  await run('npm', ['install', ...some, '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], quick);
+  writeFileSync(STAMP, `${lock} ${toRun ? 'to run' : 'all'}`);
   return true;
 }
 
 /** True where it installed something. */
 async function installChromium() {
   if (findChromium()) return false;
-  if (!has('apt-get')) {
+  if (!onPath('apt-get')) {
     console.error('setup: Chromium is not installed and this is not Debian; install it and put it on the PATH');
     process.exit(1);
   }

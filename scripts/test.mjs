@@ -7,6 +7,8 @@ import { join } from 'node:path';
 const ROOT = join(import.meta.dirname, '..');
 const REPORTS = mkdtempSync(join(tmpdir(), 'mast-shoe-reports-'));
 const bin = (path) => join(ROOT, 'node_modules', path);
+/** The compiler in native code, which checks all in a tenth of the time; Angular’s build has the one it is made for. */
+const TSC = bin('typescript-native/bin/tsc');
 /** Gives way to whatever else runs. */
 const LOW = 15;
 let passed = 0;
@@ -78,7 +80,7 @@ async function browserTests() {
 
 // The unit tests need no build and are made beside it.
 const [[built]] = await Promise.all([
-  each([['type check and build: web, templates and workers', join(ROOT, 'scripts/build.mjs')]]),
+  each([['type check and build: web, templates and workers', join(ROOT, 'scripts/build.mjs'), '--build']]),
   unitTests(),
 ]);
 // A browser waits now and then; what is only read fills those gaps, and never takes a processor from it.
@@ -86,9 +88,9 @@ await Promise.all([
   built ? browserTests() : undefined,
   each(
     [
-      ['type check: core, server, command line, tests', bin('typescript/bin/tsc'), '-p', 'tsconfig.json'],
-      ['type check: web tests', bin('typescript/bin/tsc'), '-p', 'apps/web/tsconfig.spec.json', '--noEmit'],
-      ['type check: service worker', bin('typescript/bin/tsc'), '-p', 'apps/web/tsconfig.offline.json'],
+      ['type check: core, server, command line, tests', TSC, '-p', 'tsconfig.json'],
+      ['type check: web tests', TSC, '-p', 'apps/web/tsconfig.spec.json', '--noEmit'],
+      ['type check: service worker', TSC, '-p', 'apps/web/tsconfig.offline.json'],
       ['lint', bin('eslint/bin/eslint.js'), '.', '--max-warnings=0'],
       ['docs written from the code are current', '--import', 'tsx', join(ROOT, 'scripts/write-docs.ts'), '--check'],
       ['kernel compiled from its source is current', join(ROOT, 'scripts/build-kernel.mjs'), '--check'],

@@ -118,8 +118,10 @@ export class OptionsChart implements OnDestroy {
             label: {
               show: true,
               position: 'right' as const,
-              backgroundColor: ink('--card'),
-              padding: [1, 4],
+              // Clear of the dots under it: a ground of its own is not drawn beside a line’s symbols.
+              textBorderColor: ink('--card'),
+              textBorderWidth: 5,
+              distance: 8,
               ...LABEL,
               formatter: (p: { data: unknown }) => this.names()((p.data as { option: SoundOption }).option),
             },

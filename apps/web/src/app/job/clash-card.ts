@@ -1,3 +1,4 @@
+import { A11yModule } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
@@ -6,44 +7,46 @@ import { failureText, freshId, JobApi } from './job-api';
 import { Desk } from './desk';
 import { jobActions, mergeOf, type Clash } from './job.state';
 
-/** Told when another tab has changed the job since this one read it: merge, keep both, or take theirs. Nothing is written until one is chosen. */
+/** Told when somebody, or another tab, has changed the same of the job since this one read it: merge, keep both, or take theirs. Nothing is written until one is chosen. */
 @Component({
   selector: 'ms-clash',
-  imports: [MatButton],
+  imports: [A11yModule, MatButton],
   template: `
-    <h2>Changed in another tab</h2>
-    <p>
-      This job was saved elsewhere (version {{ clash().current.version }}) after this tab read it. Nothing of either is lost; say
-      how to go on.
-    </p>
-    @if (merge().conflicts.length > 0) {
-      <table>
-        <caption class="visually-hidden">
-          Fields both tabs changed
-        </caption>
-        <tr>
-          <th>both changed</th>
-          <th>here</th>
-          <th>there</th>
-        </tr>
-        @for (c of conflicts(); track c.path) {
+    <div cdkTrapFocus cdkTrapFocusAutoCapture>
+      <h2 id="clash-title">Changed elsewhere too</h2>
+      <p id="clash-said">
+        This job was saved by somebody else, or in another tab, (version {{ clash().current.version }}) after this page read it.
+        Nothing of either is lost; say how to go on.
+      </p>
+      @if (merge().conflicts.length > 0) {
+        <table>
+          <caption class="visually-hidden">
+            Fields both changed
+          </caption>
           <tr>
-            <td>{{ c.path }}</td>
-            <td class="number">{{ c.mine }}</td>
-            <td class="number">{{ c.theirs }}</td>
+            <th>both changed</th>
+            <th>here</th>
+            <th>there</th>
           </tr>
-        }
-      </table>
-      <p class="note">A merge keeps “here” for these and takes the other tab’s {{ merge().taken }} other changes.</p>
-    } @else {
-      <p>The two do not touch the same fields: a merge keeps both ({{ merge().taken }} changes from there).</p>
-    }
-    <p class="actions">
-      <button mat-flat-button type="button" (click)="takeMerge()">Merge</button>
-      <button mat-stroked-button type="button" (click)="keepBoth()">Keep both</button>
-      <button mat-button type="button" (click)="theirs()">Take the other’s</button>
-    </p>
-    <p class="note">“Keep both” hangs this tab’s version on the rack as a copy.</p>
+          @for (c of conflicts(); track c.path) {
+            <tr>
+              <td>{{ c.path }}</td>
+              <td class="number">{{ c.mine }}</td>
+              <td class="number">{{ c.theirs }}</td>
+            </tr>
+          }
+        </table>
+        <p class="note">A merge keeps “here” for these and takes their {{ merge().taken }} other changes.</p>
+      } @else {
+        <p>The two do not touch the same fields: a merge keeps both ({{ merge().taken }} changes from there).</p>
+      }
+      <p class="actions">
+        <button mat-flat-button type="button" (click)="takeMerge()">Merge</button>
+        <button mat-stroked-button type="button" (click)="keepBoth()">Keep both</button>
+        <button mat-button type="button" (click)="theirs()">Take the other’s</button>
+      </p>
+      <p class="note">“Keep both” hangs what is here on the rack as a copy.</p>
+    </div>
   `,
   styles: `
     :host {
@@ -72,7 +75,7 @@ import { jobActions, mergeOf, type Clash } from './job.state';
       gap: 10px;
     }
   `,
-  host: { role: 'alertdialog', 'aria-label': 'Changed in another tab' },
+  host: { role: 'alertdialog', 'aria-modal': 'true', 'aria-labelledby': 'clash-title', 'aria-describedby': 'clash-said' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ClashCard {
@@ -98,7 +101,7 @@ export class ClashCard {
   protected keepBoth(): void {
     const mine = this.desk.state().settled;
     if (!mine) return;
-    const name = `${mine.name} (this tab)`.slice(0, 80);
+    const name = `${mine.name} (mine)`.slice(0, 80);
     const copy = { ...mine, id: freshId(name), name };
     this.api.add(copy).subscribe({
       next: () => {

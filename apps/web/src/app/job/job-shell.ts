@@ -43,7 +43,7 @@ const SAVE_WORDS = {
   saving: 'saving …',
   waiting: 'saving …',
   offline: 'not saved, trying again',
-  conflict: 'not saved: changed in another tab',
+  conflict: 'not saved: changed elsewhere too',
   refused: 'not saved',
 } as const;
 
