@@ -53,6 +53,7 @@ test('a take-off from a table with bad lines, and loads combined; the school say
   await page.getByRole('radio', { name: 'Limit states' }).click();
   await page.getByRole('button', { name: 'ASCE 7' }).click();
   await expect(page.locator('header .under')).toContainText('permanent × 1.2, 0.9 where it helps, variable × 1.6');
+  await expect(page.locator('ms-school-card')).toContainText('What that moved');
   await page.getByRole('radio', { name: 'Crash' }).click();
   await expect(page.locator('ms-school-card')).toContainText('never use it for a load that comes back');
   await page.getByRole('radio', { name: 'Envelope' }).click();

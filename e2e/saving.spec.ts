@@ -42,9 +42,10 @@ test('where both moved the same bolt, both are shown and can be kept', async ({ 
   await other.locator('[data-bolt=B1]').focus();
   await other.keyboard.press('Shift+ArrowLeft');
   const card = other.getByRole('alertdialog', { name: 'Changed elsewhere too' });
-  await expect(card).toContainText('bolts.items.B1.x');
+  await expect(card).toContainText('bolts › B1 › x');
   await expect(card).toContainText('95');
   await expect(card).toContainText('106');
+  await expect(card.getByRole('button', { name: 'Merge' })).toBeFocused();
   await card.getByRole('button', { name: 'Keep both' }).click();
   await expect(other).not.toHaveURL(new RegExp(id));
   await expect(other.getByLabel('Job name')).toHaveValue(/\(mine\)$/);

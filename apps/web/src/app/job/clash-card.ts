@@ -36,7 +36,11 @@ import { jobActions, mergeOf, type Clash } from './job.state';
             </tr>
           }
         </table>
-        <p class="note">A merge keeps “here” for these and takes their {{ merge().taken }} other changes.</p>
+        <p class="note">
+          A merge keeps “here” for these{{
+            merge().taken > 0 ? ' and takes what else was changed there (' + merge().taken + ')' : ''
+          }}.
+        </p>
       } @else {
         <p>The two do not touch the same fields: a merge keeps both ({{ merge().taken }} changes from there).</p>
       }
@@ -87,7 +91,7 @@ export class ClashCard {
 
   protected readonly merge = computed(() => mergeOf(this.desk.state(), this.clash()));
   protected readonly conflicts = computed(() =>
-    this.merge().conflicts.map((c) => ({ path: c.path, mine: short(c.mine), theirs: short(c.theirs) })),
+    this.merge().conflicts.map((c) => ({ path: said(c.path), mine: short(c.mine), theirs: short(c.theirs) })),
   );
 
   protected takeMerge(): void {
@@ -111,6 +115,15 @@ export class ClashCard {
       error: (e: unknown) => this.desk.said.set(failureText(e)),
     });
   }
+}
+
+/** Where it is in the job, without the words the file has only for itself. */
+function said(path: string): string {
+  const own = ['feet', 'design', 'items'];
+  return path
+    .split('.')
+    .filter((step) => !own.includes(step))
+    .join(' › ');
 }
 
 function short(v: unknown): string {

@@ -44,6 +44,20 @@ describe('asking what a word means', () => {
     expect(over()).toBeNull();
   });
 
+  it('what F1 brought stays while the page moves under a pointer at rest, and goes when the pointer is moved', async () => {
+    const at = (screenX: number) =>
+      host.querySelector('#g')!.dispatchEvent(new MouseEvent('pointerover', { bubbles: true, buttons: 0, screenX }));
+    at(40);
+    const field = host.querySelector<HTMLElement>('#f')!;
+    field.focus();
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'F1', bubbles: true }));
+    await until(true);
+    at(40);
+    expect(over()).not.toBeNull();
+    at(41);
+    expect(over()).toBeNull();
+  });
+
   it('F1 explains the field in hand by its label, and is silent over what is no word of the trade', async () => {
     const f1 = () => {
       const key = new KeyboardEvent('keydown', { key: 'F1', bubbles: true, cancelable: true });

@@ -19,6 +19,9 @@ export class Asked {
   private resting: ReturnType<typeof setTimeout> | undefined;
   /** Only the last asked is shown, however long its words took to come. */
   private turn = 0;
+  /** Asked by key: it stays until another key, a press, or the pointer is really moved. */
+  private byKey = false;
+  private pointer = '';
   private readonly ended = new AbortController();
 
   /** Begins to listen; once, by the page as a whole. */
@@ -38,14 +41,18 @@ export class Asked {
   close(): void {
     clearTimeout(this.resting);
     this.turn++;
+    this.byKey = false;
     this.shown?.dispose();
     this.shown = null;
   }
 
   private over(e: PointerEvent): void {
     const on = e.target instanceof Element ? e.target : null;
-    // The card may be gone over with the pointer without going away.
-    if (!on || this.shown?.overlayElement.contains(on)) return;
+    const pointer = `${e.screenX} ${e.screenY}`;
+    const rests = pointer === this.pointer;
+    this.pointer = pointer;
+    // The card may be gone over with the pointer without going away; and a page that moves under one at rest asks nothing.
+    if (!on || this.shown?.overlayElement.contains(on) || (this.byKey && rests)) return;
     const carrier = on.closest<HTMLElement>(CARRIES);
     this.close();
     if (!carrier || e.buttons !== 0) return;
@@ -65,6 +72,7 @@ export class Asked {
 
   private async show(at: Element, words: string, asked: boolean): Promise<void> {
     this.close();
+    this.byKey = asked;
     const turn = this.turn;
     const [{ wordFor }, { WordCard }] = await Promise.all([import('./glossary'), import('./word-card')]);
     if (turn !== this.turn || !at.isConnected) return;
@@ -75,7 +83,10 @@ export class Asked {
     }
     const ref = this.overlay.create({
       panelClass: 'word-over',
-      scrollStrategy: this.overlay.scrollStrategies.close(),
+      // A field that takes the keyboard is scrolled into view, and the card goes with it.
+      scrollStrategy: asked
+        ? this.overlay.scrollStrategies.reposition({ autoClose: true })
+        : this.overlay.scrollStrategies.close(),
       // Over what is asked or beside it: never over the next field below.
       positionStrategy: this.overlay
         .position()
