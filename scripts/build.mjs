@@ -1,6 +1,8 @@
 // Makes the page ready: nothing where it stands, the one that comes with the sources where it is of these very ones, else builds it.
 // --build: only one that was built here will do, and the shipped one must be the same; --force: built anyway; --ship: and shipped.
-import { shippedFrom, sources, standing, stands } from './page/built-from.mjs';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT, shippedFrom, sources, standing, stands } from './page/built-from.mjs';
 import { differing, ship, unpack } from './page/shipped.mjs';
 
 const asked = (flag) => process.argv.includes(`--${flag}`);
@@ -18,8 +20,10 @@ if (was.from === from && !asked('force') && (was.how === 'built' || !onlyBuilt))
   stands(from, 'shipped');
   console.log('build: the page came built with these sources');
 } else {
-  const { buildPage } = await import('./page/built.mjs');
   try {
+    if (!existsSync(join(ROOT, 'node_modules/@angular/cli')))
+      throw new Error('what builds the page is not installed yet: node scripts/setup.mjs does');
+    const { buildPage } = await import('./page/built.mjs');
     notYet();
     await buildPage();
   } catch (e) {

@@ -21,13 +21,24 @@ export interface JudgedWhole {
 }
 
 const known = new WeakMap<Job, JudgedWhole>();
+/** The same by what stands in the document, oldest first: the next sheet somebody asks for is most often of the same one. */
+const lately = new Map<string, JudgedWhole>();
+/** Each may hold a solved field of some megabytes. */
+const LATELY = 4;
 /** Judges the job and asks what that means, once for a document however many sheets are made of it: up to a second or two. */
 export function judgedWhole(job: Job): JudgedWhole {
-  let found = known.get(job);
+  const was = known.get(job);
+  if (was) return was;
+  const text = JSON.stringify(job);
+  let found = lately.get(text);
   if (!found) {
     const judged = judge(job);
-    known.set(job, (found = { judged, meaning: meaningOf(job, judged) }));
+    found = { judged, meaning: meaningOf(job, judged) };
   }
+  lately.delete(text);
+  lately.set(text, found);
+  if (lately.size > LATELY) lately.delete(lately.keys().next().value!);
+  known.set(job, found);
   return found;
 }
 
