@@ -3,8 +3,8 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { setPriority, tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ROOT, shippedFrom, sources } from './page/built-from.mjs';
 
+const ROOT = join(import.meta.dirname, '..');
 const REPORTS = mkdtempSync(join(tmpdir(), 'mast-shoe-reports-'));
 const bin = (path) => join(ROOT, 'node_modules', path);
 /** The compiler in native code, which checks all in a tenth of the time; Angular’s build has the one it is made for. */
@@ -78,27 +78,16 @@ async function browserTests() {
   count('browser tests', report, ({ stats }) => ({ good: stats.expected + stats.flaky, bad: stats.unexpected }), ok);
 }
 
-// Where the page came built with these very sources, it is what the browsers try, and its sources are only checked.
-const came = shippedFrom() === sources();
-const title = came ? 'page as it came built with these sources' : 'type check and build: web, templates and workers';
 // The unit tests need no build and are made beside it.
-const [[built]] = await Promise.all([each([[title, join(ROOT, 'scripts/build.mjs')]]), unitTests()]);
-const ofPage = [
-  [
-    'type check: web and its templates',
-    bin('@angular/compiler-cli/bundles/src/bin/ngc.js'),
-    '-p',
-    'apps/web/tsconfig.json',
-    '--noEmit',
-  ],
-  ['type check: workers', TSC, '-p', 'apps/web/tsconfig.worker.json', '--noEmit'],
-];
+const [[built]] = await Promise.all([
+  each([['type check and build: web, templates and workers', join(ROOT, 'scripts/build.mjs'), '--build']]),
+  unitTests(),
+]);
 // A browser waits now and then; what is only read fills those gaps, and never takes a processor from it.
 await Promise.all([
   built ? browserTests() : undefined,
   each(
     [
-      ...(came ? ofPage : []),
       ['type check: core, server, command line, tests', TSC, '-p', 'tsconfig.json'],
       ['type check: web tests', TSC, '-p', 'apps/web/tsconfig.spec.json', '--noEmit'],
       ['type check: service worker', TSC, '-p', 'apps/web/tsconfig.offline.json'],
