@@ -43,7 +43,7 @@ if (settings.MAST_SHOE_DEMO === '1') log.info({ added: seedDemo(stores) }, 'demo
 
 const lan = lanOf();
 const ending = new AbortController();
-const workers = threads(new URL('./worker.mjs', import.meta.url));
+const workers = threads(new URL('./worker.mjs', import.meta.url), (because) => log.error({ because }, 'a worker thread ended'));
 const keeper = new Keeper({ ...stores, workers });
 const photos = join(dirname(settings.MAST_SHOE_DATA), 'photos');
 const nightly = new Nightly({

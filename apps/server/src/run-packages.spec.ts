@@ -11,7 +11,7 @@ function loaded(text: string): string[] {
     ...text.matchAll(/^(?:import|export)\s+(?!type\b)[^;]*?from\s+'([^']+)'/gm),
     ...text.matchAll(/^import\s+'([^']+)'/gm),
   ];
-  const late = [...text.matchAll(/(?:\bimport|require(?:\.resolve)?)\(\s*'([^']+)'/g)];
+  const late = [...text.matchAll(/(?:\bimport|\brequire|\.resolve)\(\s*['"`]([^'"`]+)['"`]/g)];
   return [...from, ...late]
     .map((m) => m[1]!)
     .filter((name) => !name.startsWith('.') && !/^@(?:core|paper)\//.test(name) && !name.startsWith('node:'))
@@ -33,7 +33,7 @@ const sources = ['apps/server/src', 'apps/cli/src', 'packages/core/src', 'packag
 it('what server and command line load is among the packages of a first start, which leaves out those that build and test', () => {
   const all = sources.flatMap((f) => loaded(readFileSync(join(ROOT, f), 'utf8')).map((name) => ({ f, name })));
   const names = new Set(all.map(({ name }) => name));
-  expect([...names]).toEqual(expect.arrayContaining(['express', 'better-sqlite3', 'zod', 'pdfkit']));
+  expect([...names]).toEqual(expect.arrayContaining(['express', 'better-sqlite3', 'zod', 'pdfkit', 'dejavu-fonts-ttf']));
   expect(all.filter(({ name }) => !(name in dependencies))).toEqual([]);
 });
 

@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import { troubleOf } from '../database/trouble';
-import { Busy, TookTooLong } from '../pool/workers';
+import { Busy, NotStarted, TookTooLong } from '../pool/workers';
 import { refusalText, type Refusal } from '@core/units/refusal';
 
 /** RFC 9457 problem details; `refusals` name the fields. */
@@ -48,6 +48,8 @@ export const errorHandler: ErrorRequestHandler = (error: HttpError, req, res, ne
     problem(res, status, title, { detail });
   } else if (error instanceof TookTooLong || error instanceof Busy) {
     problem(res, error.status, 'The server could not do it in time', { detail: error.message });
+  } else if (error instanceof NotStarted) {
+    problem(res, error.status, 'The server cannot judge or print now; nothing was changed', { detail: error.message });
   } else if (error.status !== undefined && error.status < 500) {
     problem(res, error.status, 'The request is refused');
   } else if (res.destroyed || (error as Error).name === 'AbortError') {

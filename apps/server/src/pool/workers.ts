@@ -33,8 +33,16 @@ export class Busy extends Error {
   }
 }
 
+/** No thread gets as far as its first task, as where a package is missing: nothing is judged until that is mended. */
+export class NotStarted extends Error {
+  readonly status = 503;
+  constructor(because: string) {
+    super(`what judges jobs and makes sheets does not start: ${because}`);
+  }
+}
+
 /** Threads of their own, as many as the machine runs at once and no fewer than two: one that solves keeps no sheet waiting. */
-export function threads(file: URL): Workers {
+export function threads(file: URL, ended: (because: Error) => void = () => undefined): Workers {
   const pool = new Piscina({
     filename: file.href,
     minThreads: 1,
@@ -44,13 +52,22 @@ export function threads(file: URL): Workers {
     // A job that eats memory ends its thread, and nothing else.
     resourceLimits: { maxOldGenerationSizeMb: 1024 },
   });
+  const noneStarts = new AbortController();
+  // A thread that ends while it has nothing to do takes nobody with it; another takes its place, unless it never was ready.
+  pool.on('error', (e: Error) => {
+    ended(e);
+    if (pool.threads.length === 0) noneStarts.abort(e);
+  });
   return {
     async run<T extends Task>(task: T, { until }: Asking = {}) {
       const ms = LONGEST[task.kind];
       const late = AbortSignal.timeout(ms);
+      const signal = AbortSignal.any([late, noneStarts.signal, ...(until ? [until] : [])]);
       try {
-        return (await pool.run(task, { signal: until ? AbortSignal.any([until, late]) : late })) as Done[T['kind']];
+        return (await pool.run(task, { signal })) as Done[T['kind']];
       } catch (e) {
+        if (pool.threads.length === 0) noneStarts.abort(e);
+        if (noneStarts.signal.aborted) throw new NotStarted((noneStarts.signal.reason as Error).message.split('\n')[0]!);
         if (late.aborted) throw new TookTooLong(ms / 1000);
         if (/queue/i.test((e as Error).message)) throw new Busy();
         throw e;

@@ -1,5 +1,5 @@
 import { dayIn, dueOf, nextDue } from '@core/prove/due';
-import { Busy, TookTooLong, type Workers } from '../pool/workers';
+import { Busy, NotStarted, TookTooLong, type Workers } from '../pool/workers';
 import type { JobStore } from '../jobs/job-store';
 import type { DueStore } from '../prove/due-store';
 import type { LogStore } from '../prove/log-store';
@@ -112,7 +112,8 @@ export class Keeper {
       return await this.of.workers.run({ kind: 'face', text });
     } catch (e) {
       if (this.ended) return undefined;
-      if (e instanceof Busy) {
+      // Neither says anything of the job: nothing is kept with its version.
+      if (e instanceof Busy || e instanceof NotStarted) {
         this.later(id);
         return undefined;
       }
