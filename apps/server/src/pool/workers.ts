@@ -53,10 +53,13 @@ export function threads(file: URL, ended: (because: Error) => void = () => undef
     resourceLimits: { maxOldGenerationSizeMb: 1024 },
   });
   const noneStarts = new AbortController();
+  /** One that was ready once is started again; a pool that is between two threads then is not given up. */
+  let ready = false;
+  const gone = (e: unknown) => !ready && pool.threads.length === 0 && noneStarts.abort(e);
   // A thread that ends while it has nothing to do takes nobody with it; another takes its place, unless it never was ready.
   pool.on('error', (e: Error) => {
     ended(e);
-    if (pool.threads.length === 0) noneStarts.abort(e);
+    gone(e);
   });
   return {
     async run<T extends Task>(task: T, { until }: Asking = {}) {
@@ -64,9 +67,11 @@ export function threads(file: URL, ended: (because: Error) => void = () => undef
       const late = AbortSignal.timeout(ms);
       const signal = AbortSignal.any([late, noneStarts.signal, ...(until ? [until] : [])]);
       try {
-        return (await pool.run(task, { signal })) as Done[T['kind']];
+        const done = (await pool.run(task, { signal })) as Done[T['kind']];
+        ready = true;
+        return done;
       } catch (e) {
-        if (pool.threads.length === 0) noneStarts.abort(e);
+        if (!late.aborted && !until?.aborted) gone(e);
         if (noneStarts.signal.aborted) throw new NotStarted((noneStarts.signal.reason as Error).message.split('\n')[0]!);
         if (late.aborted) throw new TookTooLong(ms / 1000);
         if (/queue/i.test((e as Error).message)) throw new Busy();
