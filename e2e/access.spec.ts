@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, openStage, test } from './shop';
+import { expect, go, openStage, test } from './shop';
 
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 
@@ -19,17 +19,17 @@ async function broken(audit: AxeBuilder): Promise<string[]> {
 test('WCAG 2.2 AA by axe: rack, new job, history, words of the trade, and how a fitting stands', async ({ page }) => {
   const all: string[] = [];
   const look = async (where: string) => all.push(...(await broken(auditOf(page))).map((words) => `${where}: ${words}`));
-  await page.goto('/');
+  await go(page, '/');
   await page.locator('.tags li').first().waitFor();
   await look('rack');
-  await page.goto('/new');
+  await go(page, '/new');
   await page.getByRole('button', { name: /Ladder bracket/ }).click();
   await page.locator('.answer.sound').waitFor();
   await look('new job');
-  await page.goto('/history/core-sampler-winch');
+  await go(page, '/history/core-sampler-winch');
   await page.locator('table').first().waitFor();
   await look('history');
-  await page.goto('/words');
+  await go(page, '/words');
   await page.locator('ms-word').first().waitFor();
   await look('words');
   await openStage(page, 'a-frame-four-feet', 'load');
@@ -123,10 +123,10 @@ test('WCAG 2.2 AA by axe: the sheets of the layout, a part, the stock room, and 
   await page.getByRole('button', { name: /^Open Skid rail/ }).click();
   await page.locator('ms-part-sheet').waitFor();
   all.push(...(await found('a part')));
-  await page.goto('/stock');
+  await go(page, '/stock');
   await page.getByRole('button', { name: 'Metal', exact: true }).click();
   all.push(...(await found('stock room')));
-  await page.goto('/compare?a=damper-tab-trailer&b=damper-tab-supported');
+  await go(page, '/compare?a=damper-tab-trailer&b=damper-tab-supported');
   await page.locator('.links tbody tr').first().waitFor();
   all.push(...(await found('side by side')));
   expect(all).toEqual([]);
@@ -169,7 +169,7 @@ test('WCAG 2.2 AA by axe: every sheet of Prove, and what is due', async ({ page 
       .waitFor();
     all.push(...(await violationsIn(page, name)));
   }
-  await page.goto('/due');
+  await go(page, '/due');
   await page.locator('tbody tr').first().waitFor();
   all.push(...(await violationsIn(page, 'Due')));
   expect(all).toEqual([]);

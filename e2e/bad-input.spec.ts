@@ -1,12 +1,12 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { atFirst, changedAtFirst, copyOf, expect, openStage, saved, stored, test } from './shop';
+import { atFirst, changedAtFirst, copyOf, expect, go, openStage, saved, stored, test } from './shop';
 
 const file = (text: string) => ({ name: 'job.json', mimeType: 'application/json', buffer: Buffer.from(text) });
 
 test('files that are not right are refused by field and range; the rack stays as it was', async ({ page }) => {
-  await page.goto('/');
+  await go(page, '/');
   await page.locator('.tags li').first().waitFor();
   const count = await page.locator('.tags li').count();
   const good = await (await page.request.get('/api/jobs/dive-ladder-top/job.json')).text();
@@ -66,7 +66,7 @@ test('layouts that cannot be made are refused on the spot, and undo brings back 
     await page.keyboard.press('Delete');
   }
   await expect(page.locator('ms-load-path')).toContainText('there are no bolts');
-  await page.goto(`/job/${id}/make`);
+  await go(page, `/job/${id}/make`);
   await expect(page.getByRole('alert').filter({ hasText: 'there are no bolts' }).first()).toBeVisible();
   for (let i = 0; i < 9; i++) await page.keyboard.press('Control+z');
   await expect(page.locator('ms-load-path ol')).toBeVisible();

@@ -1,8 +1,8 @@
-import { emptyJob, expect, test } from './shop';
+import { emptyJob, expect, go, test } from './shop';
 
 // All seventeen are asked, drawn and computed one by one in load-stage.spec and builders.spec; here every fourth, as hands do it.
 test('every family of fitting has a builder, and its worked example comes out at the figure of its source', async ({ page }) => {
-  await page.goto('/');
+  await go(page, '/');
   await emptyJob(page);
   await expect(page).toHaveURL(/\/load$/);
   await page.getByRole('button', { name: 'Add a load' }).first().click();
@@ -27,7 +27,7 @@ test('every family of fitting has a builder, and its worked example comes out at
 });
 
 test('a take-off from a table with bad lines, and loads combined; the school says what it moved', async ({ page }) => {
-  await page.goto('/');
+  await go(page, '/');
   await emptyJob(page);
   const add = async (name: RegExp) => {
     await page.getByRole('button', { name: 'Add a load' }).first().click();

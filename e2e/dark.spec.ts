@@ -1,5 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, openStage, test } from './shop';
+import { expect, go, openStage, test } from './shop';
+
+test.use({ anew: true });
 
 const ground = (page: import('@playwright/test').Page) => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
 
@@ -12,7 +14,7 @@ test('the dark card is read as well as the light one, on every stage; it is chos
     const { violations } = await new AxeBuilder({ page }).withRules(['color-contrast']).setLegacyMode(true).analyze();
     for (const v of violations) for (const n of v.nodes) bad.push(`${where}: ${n.target.join(' ')}`);
   };
-  await page.goto('/');
+  await go(page, '/');
   await page.locator('.tags li').first().waitFor();
   await look('rack');
   await openStage(page, 'core-sampler-winch', 'load');
@@ -58,7 +60,7 @@ test('in the hand, 390 wide: nothing runs off the side, and every target is 24 p
     ['people', '/people', 'main'],
     ['prove', '/job/buoy-lifting-eye/prove', 'ms-prove-stage .built'],
   ] as const) {
-    await page.goto(at);
+    await go(page, at);
     await page.locator(wait).first().waitFor();
     const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
     if (over > 0) bad.push(`${where}: ${over} px over`);

@@ -1,5 +1,5 @@
 import DxfParser from 'dxf-parser';
-import { copyOf, dragBy, expect, openStage, pick, saved, stored, storedWhole, test } from './shop';
+import { copyOf, dragBy, expect, go, openStage, pick, saved, stored, storedWhole, test } from './shop';
 
 test('holes: a ring of bolts, one slotted at an angle, a hole of the plate’s own moved by pointer and by key, all of it cut', async ({
   page,
@@ -63,7 +63,7 @@ test('a mirrored pair: drawn once, cut in both hands; an earlier version is set 
   await page.locator('[data-bolt="B4"]').focus();
   await page.keyboard.press('ArrowRight');
   await saved(page);
-  await page.goto(`/compare?a=${id}&av=1`);
+  await go(page, `/compare?a=${id}&av=1`);
   await expect(page.locator('.values tbody th')).toHaveText(['Places of the bolts']);
   await expect(page.locator('.links tbody tr').first()).toBeVisible();
   await pick(page, 'Version', /^1, /, 1);

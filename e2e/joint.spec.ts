@@ -1,4 +1,4 @@
-import { copyOf, expect, openStage, pick, saved, stored, test } from './shop';
+import { copyOf, expect, go, openStage, pick, saved, stored, test } from './shop';
 
 test('a pin in single shear bends first; a support tab, taken in one press, clears it', async ({ page }) => {
   const id = await copyOf(page, 'damper-tab-trailer');
@@ -55,7 +55,7 @@ test('the joint’s own sheets: sleeves let a hollow rail be tightened; welds, r
 test('stock room: an own metal is written down, refused where it is wrong, picked in a job and carried by it', async ({
   page,
 }) => {
-  await page.goto('/stock');
+  await go(page, '/stock');
   await page.getByRole('button', { name: 'Metal', exact: true }).click();
   await page.getByLabel('Name').fill('S355, heat 4411');
   await page.getByLabel(/^Yield/).fill('388');
@@ -71,7 +71,7 @@ test('stock room: an own metal is written down, refused where it is wrong, picke
   await pick(page, 'Metal', 'S355, heat 4411');
   await saved(page);
   expect((await stored(page, id)).ownStock.metals).toEqual([expect.objectContaining({ name: 'S355, heat 4411', fy: 388 })]);
-  await page.goto('/stock');
+  await go(page, '/stock');
   await page.getByRole('button', { name: 'Take out S355, heat 4411' }).click();
   await expect(page.getByRole('status').first()).toContainText('keep their own copy');
   await openStage(page, id, 'lay-out');

@@ -1,5 +1,5 @@
 import DxfParser from 'dxf-parser';
-import { atFirst, changedAtFirst, copyOf, expect, openStage, pick, saved, stored, storedWhole, test } from './shop';
+import { atFirst, changedAtFirst, copyOf, expect, go, openStage, pick, saved, stored, storedWhole, test } from './shop';
 
 test('one joint of two kinds of bolt: a bolt made of the other kind, drawn, listed and undone', async ({ page }) => {
   const id = await copyOf(page, 'stay-plate-port');
@@ -86,7 +86,7 @@ test('a bent rail is made from flat bar, seen flat and from the side, and cut; a
 });
 
 test('an outline goes out as DXF and comes in again with its arcs', async ({ page }) => {
-  await page.goto('/');
+  await go(page, '/');
   const out = await page.request.get('/api/jobs/sampling-pump-brace/plate.dxf?only=cut');
   const text = await out.text();
   const drawn = new DxfParser().parseSync(text)!.entities.find((e) => e.layer === 'PLATE_OUTLINE') as unknown as {

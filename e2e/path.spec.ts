@@ -1,11 +1,25 @@
 import { readFileSync } from 'node:fs';
 import DxfParser from 'dxf-parser';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { copyOf, dragBy, emptyJob, expect, fromMenu, openStage, pick, saved, stored, storedWhole, test, weakest } from './shop';
+import {
+  copyOf,
+  dragBy,
+  emptyJob,
+  expect,
+  go,
+  fromMenu,
+  openStage,
+  pick,
+  saved,
+  stored,
+  storedWhole,
+  test,
+  weakest,
+} from './shop';
 
 test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   // The rack: demo jobs, then a new one.
-  await page.goto('/');
+  await go(page, '/');
   for (const name of ['Fold-down bench', 'Sensor-mast foot', 'Weather-buoy lifting eye', 'Dive-ladder top']) {
     await expect(page.locator('.tags li', { hasText: name }).first()).toContainText(/holds.*good for \d\.\d\d × load/);
   }
@@ -155,7 +169,7 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   // Out as a file, and in again as a copy.
   const file = await take('Job file, JSON');
   expect(JSON.parse(file.toString())).toEqual(await storedWhole(page, job.id));
-  await page.goto('/');
+  await go(page, '/');
   await page.locator('.tags li').first().waitFor();
   const count = Number.parseInt(await page.locator('.found').innerText(), 10);
   await page.getByLabel('Job file').setInputFiles({ name: 'job.json', mimeType: 'application/json', buffer: file });
@@ -163,7 +177,7 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
 });
 
 test('the rack: copy, name, find, archive, bin, for good, table, history', async ({ page }) => {
-  await page.goto('/');
+  await go(page, '/');
   const tag = (name: string) => page.locator('.tags li', { hasText: name });
   await fromMenu(page, 'More for Dive-ladder top bracket, pontoon', 'Copy');
   await expect(tag('pontoon (copy)')).toBeVisible();

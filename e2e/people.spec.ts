@@ -7,6 +7,8 @@ import type { Browser, Page } from '@playwright/test';
 import { startDemoServer } from '../scripts/demo-server.mjs';
 import { copyOf, expect, openStage, saved, stored, test } from './shop';
 
+test.use({ anew: true });
+
 const WORDS = 'seven otters on a pontoon';
 
 test('two people in one job: each is seen by the other, and what one saves comes in at the other', async ({ page, context }) => {

@@ -3,7 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startDemoServer } from '../scripts/demo-server.mjs';
-import { atFirst, copyOf, expect, openStage, saved, stored, test } from './shop';
+import { atFirst, copyOf, expect, go, openStage, saved, stored, test } from './shop';
+
+test.use({ anew: true });
 
 /** One job open in two tabs, both on the same version. */
 async function twoTabs(page: Page, context: BrowserContext): Promise<{ id: string; other: Page }> {
@@ -59,7 +61,7 @@ test('an answer held back belongs to its own job: another job opened meanwhile, 
   context,
 }) => {
   await context.route('**/api/live', (route) => route.abort());
-  await page.goto('/');
+  await go(page, '/');
   const a = await copyOf(page, 'sensor-mast-foot');
   const b = await copyOf(page, 'stay-plate-port');
   const other = await context.newPage();
@@ -104,7 +106,7 @@ test('an edit made while the server is away, its tab closed, is sent from the ne
   await expect(left.locator('header .save')).toContainText('the server does not answer');
   await left.close();
   expect((await stored(page, id)).bolts.items[0].x).toBe(105);
-  await page.goto('/');
+  await go(page, '/');
   await expect.poll(async () => (await stored(page, id)).bolts.items[0].x).toBe(106);
 });
 

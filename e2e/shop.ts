@@ -2,7 +2,13 @@ import { expect, test as base, type BrowserContext, type Locator, type Page } fr
 import { startDemoServer, type DemoServer } from '../scripts/demo-server.mjs';
 
 /** Each worker has its own server and demo jobs; a test that stops or breaks the server starts one for itself. */
-export const test = base.extend<{ quiet: void }, { shop: DemoServer; shared: BrowserContext }>({
+export const test = base.extend<
+  { anew: boolean; quiet: void },
+  { shop: DemoServer; shared: BrowserContext; stays: { page?: Page | undefined } }
+>({
+  /** Whether a test wants a page nobody has worked on; else it may be given the one of the test before, as a tab left open all day. */
+  anew: [false, { option: true }],
+  stays: [async ({}, use) => use({}), { scope: 'worker' }],
   shop: [
     async ({}, use) => {
       const server = await startDemoServer();
@@ -27,22 +33,27 @@ export const test = base.extend<{ quiet: void }, { shop: DemoServer; shared: Bro
     },
     { scope: 'worker' },
   ],
-  context: async ({ shared, shop }, use) => {
+  context: async ({ shared, shop, stays }, use) => {
     await use(shared);
     await shared.unrouteAll({ behavior: 'ignoreErrors' });
     await shared.setOffline(false);
     await shared.clearPermissions();
     await shared.clearCookies();
-    await Promise.all(shared.pages().map((p) => p.close()));
+    await Promise.all(shared.pages().map((p) => (p === stays.page ? undefined : p.close())));
     const page = await shared.newPage();
     const cdp = await shared.newCDPSession(page);
     await cdp.send('Storage.clearDataForOrigin', { origin: shop.address, storageTypes: 'local_storage,indexeddb,cache_storage' });
     await page.close();
   },
-  page: async ({ context, viewport }, use) => {
-    const page = await context.newPage();
+  page: async ({ context, viewport, anew, stays }, use, info) => {
+    const page = (!anew && stays.page) || (await context.newPage());
     if (viewport) await page.setViewportSize(viewport);
+    await page.mouse.move(0, 0);
     await use(page);
+    page.removeAllListeners();
+    const fit = !anew && info.status === info.expectedStatus && (await holdsTheApplication(page));
+    if (fit) await leave(page);
+    stays.page = fit ? page : anew ? stays.page : undefined;
   },
   /** No test may leave an error in the console: the content policy and the application both speak there. */
   quiet: [
@@ -61,6 +72,28 @@ export const test = base.extend<{ quiet: void }, { shop: DemoServer; shared: Bro
 
 export { expect };
 
+const holdsTheApplication = async (page: Page): Promise<boolean> =>
+  !page.isClosed() && (await page.evaluate(() => document.querySelector('ms-root[ng-version]') !== null));
+
+const leave = (page: Page) =>
+  page.evaluate(() => {
+    history.pushState(null, '', '/between-tests');
+    dispatchEvent(new PopStateEvent('popstate'));
+  });
+
+/** Goes to an address as a link does: where the page is there already it stays, and only what it shows is made anew. */
+export async function go(page: Page, to: string): Promise<void> {
+  if (!(await holdsTheApplication(page))) return void (await page.goto(to));
+  // By way of an address that shows nothing, so that nothing of the page before is taken for the next.
+  await leave(page);
+  await page.locator('ms-nowhere').waitFor();
+  await page.evaluate((at) => {
+    history.pushState(null, '', at);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, to);
+  await page.locator('ms-nowhere').waitFor({ state: 'detached' });
+}
+
 /** A fresh copy of a demo job, so that tests do not meet in one. */
 export async function copyOf(page: Page, id: string): Promise<string> {
   const { job } = await (await page.request.get(`/api/jobs/${id}`)).json();
@@ -70,7 +103,7 @@ export async function copyOf(page: Page, id: string): Promise<string> {
 }
 
 export async function openStage(page: Page, id: string, stage: string): Promise<void> {
-  await page.goto(`/job/${id}/${stage}`);
+  await go(page, `/job/${id}/${stage}`);
   await page.locator('ms-load-path').waitFor();
   await expect(page.locator('ms-load-path ol, ms-load-path div.refused')).toBeVisible();
 }
@@ -117,9 +150,20 @@ export async function fromMenu(page: Page, button: string, item: string): Promis
   }).toPass({ timeout: 20_000 });
 }
 
+/** Where a thing is once it stays there: what was just put in may still be moving what stands beside it. */
+async function atRest(what: Locator): Promise<{ x: number; y: number; width: number; height: number }> {
+  for (let was = '', i = 0; i < 60; i++) {
+    const box = (await what.boundingBox())!;
+    if (was === JSON.stringify(box)) return box;
+    was = JSON.stringify(box);
+    await what.page().waitForTimeout(50);
+  }
+  throw new Error('it does not come to rest');
+}
+
 /** Drags with the pointer by millimetres of the plan. */
 export async function dragBy(page: Page, what: Locator, dx: number, dy: number, steps = 8): Promise<void> {
-  const box = (await what.boundingBox())!;
+  const box = await atRest(what);
   const perMm = await page.locator('svg.hands').evaluate((svg) => (svg as SVGSVGElement).getScreenCTM()!.a);
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { atFirst, changedAtFirst, copyOf, expect, openStage, pick, saved, test } from './shop';
+import { atFirst, changedAtFirst, copyOf, expect, go, openStage, pick, saved, test } from './shop';
 
 const picture = (page: Page) =>
   page
@@ -105,7 +105,7 @@ test('no bearer at all is refused by name, a bad stiffness too; checks judged as
 test('on a solid bed: the plate is solved with its bolts, ribs stiffen its base, and what is written wrong stays to be mended', async ({
   page,
 }) => {
-  await page.goto('/');
+  await go(page, '/');
   const { job } = await (await page.request.get('/api/jobs/stay-plate-port')).json();
   const { spanX, spanY, aft, starboard } = atFirst(job)['skin'];
   const sheet = (v: number, text: string) => ({ v, text, from: 'sheet' });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { atFirst, changedAtFirst, expect, openStage, pick, saved, stored, test, weakest } from './shop';
+import { atFirst, changedAtFirst, expect, go, openStage, pick, saved, stored, test, weakest } from './shop';
 
 /** A new job under a winch, with what must be so for the survey already measured. */
 async function newJobFrom(page: Page): Promise<string> {
@@ -45,7 +45,7 @@ async function read(page: Page, field: ReturnType<typeof centre>, value: number,
 test('a two-sided survey with the caliper: one bad reading found, adapter plate taken, packers, and what to measure next', async ({
   page,
 }) => {
-  await page.goto('/');
+  await go(page, '/');
   const id = await newJobFrom(page);
   await openStage(page, id, 'measure');
   await page.getByRole('radio', { name: 'Hole patterns' }).click();
@@ -132,7 +132,7 @@ test('a two-sided survey with the caliper: one bad reading found, adapter plate 
 });
 
 test('a hidden cable keeps a bolt out, and a drawing brings a pattern in; a bad one says which line', async ({ page }) => {
-  await page.goto('/');
+  await go(page, '/');
   const id = await newJobFrom(page);
   await openStage(page, id, 'measure');
   await page.getByRole('radio', { name: 'Behind the skin' }).click();

@@ -1,6 +1,7 @@
 import { Injectable } from '@angular/core';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema } from 'idb';
 import type { WholeJob } from '@core/job/whole-job';
+import { browserDatabase } from './browser-database';
 
 /** A change of one job that the server has not said it has: the document, and the version and document it rests on. */
 export interface Unsent {
@@ -24,15 +25,8 @@ interface Kept extends DBSchema {
 /** The browser's own database of what was not sent yet, over all jobs and tabs. */
 @Injectable({ providedIn: 'root' })
 export class OutboxStore {
-  private opened: Promise<IDBPDatabase<Kept>> | undefined;
-
   /** Rejects where the browser has no database to give. */
-  private async db(): Promise<IDBPDatabase<Kept>> {
-    this.opened ??= openDB<Kept>('mast-shoe', 1, {
-      upgrade: (db) => void db.createObjectStore('unsent', { keyPath: ['id', 'tab'] }),
-    });
-    return this.opened;
-  }
+  private readonly db = browserDatabase<Kept>('mast-shoe', (db) => db.createObjectStore('unsent', { keyPath: ['id', 'tab'] }));
 
   /** Of every tab, the oldest first. */
   async all(): Promise<Unsent[]> {

@@ -1,6 +1,7 @@
 import { Injectable } from '@angular/core';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema } from 'idb';
 import type { Entry } from '@core/prove/log-entry';
+import { browserDatabase } from '../job/browser-database';
 
 /** An entry that the server has not said it has, with the photograph that goes before it. */
 export interface Queued {
@@ -21,14 +22,9 @@ interface Kept extends DBSchema {
 /** The browser’s own database of log entries that are still to be sent, over all jobs and tabs. */
 @Injectable({ providedIn: 'root' })
 export class LogQueueStore {
-  private opened: Promise<IDBPDatabase<Kept>> | undefined;
-
-  private async db(): Promise<IDBPDatabase<Kept>> {
-    this.opened ??= openDB<Kept>('mast-shoe-log', 1, {
-      upgrade: (db) => void db.createObjectStore('queue', { keyPath: 'n', autoIncrement: true }),
-    });
-    return this.opened;
-  }
+  private readonly db = browserDatabase<Kept>('mast-shoe-log', (db) =>
+    db.createObjectStore('queue', { keyPath: 'n', autoIncrement: true }),
+  );
 
   async all(): Promise<Queued[]> {
     return (await (await this.db()).getAll('queue')) as Queued[];

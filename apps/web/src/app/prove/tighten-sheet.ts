@@ -260,7 +260,8 @@ export class TightenSheet implements OnDestroy {
   /** A torque that was read off a wrench without a wire: only whether it was reached is known. */
   protected async typedIn(event: Event, t: Turn, box: HTMLInputElement): Promise<void> {
     event.preventDefault();
-    const read = readValue(box.value, TYPED, this.units(), 'measured');
+    const typed = box.value;
+    const read = readValue(typed, TYPED, this.units(), 'measured');
     if (isRefusal(read)) return this.wrong.set(`Torque: ${read.because} — allowed: ${read.allowed}`);
     const part = read.v / t.target;
     const reads = part < 1 - WRENCH ? 'not reached' : part > OVER ? 'over' : 'good';
@@ -269,7 +270,8 @@ export class TightenSheet implements OnDestroy {
     this.wrong.set('');
     this.read.set({ reads, because, torque: read.v, fromSnug: 0, slope: undefined, bolt: t.bolt });
     this.picked.set('');
-    box.value = '';
+    // Nothing that was typed meanwhile, for the bolt after, is taken away.
+    if (box.value === typed) box.value = '';
   }
 
   protected async confirm(event: Event, what: (typeof CONFIRMED)[number], is: string): Promise<void> {
