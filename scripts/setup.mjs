@@ -5,6 +5,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { findChromium } from './browser.mjs';
+import { place } from './database/module.mjs';
 
 const ROOT = join(import.meta.dirname, '..');
 const STAMP = join(ROOT, 'node_modules/.mast-shoe-installed');
@@ -37,6 +38,15 @@ function checkNode() {
   process.exit(1);
 }
 
+/** Where none that was compiled before is for this machine. */
+async function compileDatabase() {
+  const missing = ['python3', 'make', 'g++'].filter((c) => !onPath(c));
+  if (missing.length > 0) console.warn(`setup: ${missing.join(', ')} not found; compiling the SQLite module will need them`);
+  console.log('setup: compiling the SQLite module (one to two minutes) …');
+  // -O1: it compiles in half the time, and no job here is large enough to feel the difference.
+  await run('npm', ['rebuild', 'better-sqlite3', '--loglevel=error'], { CFLAGS: '-O1', CXXFLAGS: '-O1' });
+}
+
 /** True where it installed something. */
 async function installPackages() {
   const lock = createHash('sha256')
@@ -46,17 +56,14 @@ async function installPackages() {
   // Who builds and tests here keeps what that takes.
   const toRun = process.argv.includes('--to-run') && !has.endsWith(' all');
   if (has === `${lock} all` || (toRun && has === `${lock} to run`)) return false;
-  const missing = ['python3', 'make', 'g++'].filter((c) => !onPath(c));
-  if (missing.length > 0)
-    console.warn(`setup: ${missing.join(', ')} not found; the SQLite module is compiled on installing and will need them`);
   console.log(
-    `setup: installing the npm packages ${toRun ? 'that run it (1 to 2 minutes' : '(1 to 6 minutes'} the first time) …`,
+    `setup: installing the npm packages ${toRun ? 'that run it (half a minute' : '(half a minute to four minutes'} the first time) …`,
   );
   // Not `npm ci`: it refuses a lock file that leaves out other platforms' optional packages, as npm 11 writes it.
-  // -O1: SQLite compiles in half the time, and no job here is large enough to feel the difference.
-  const quick = { CFLAGS: '-O1', CXXFLAGS: '-O1' };
+  // Of what packages would run on installing, only the SQLite module is needed; the others have what they need made ready.
   const some = toRun ? ['--omit=dev'] : [];
-  await run('npm', ['install', ...some, '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], quick);
+  await run('npm', ['install', '--ignore-scripts', ...some, '--no-save', '--no-audit', '--no-fund', '--loglevel=error']);
+  if (!place()) await compileDatabase();
   writeFileSync(STAMP, `${lock} ${toRun ? 'to run' : 'all'}`);
   return true;
 }

@@ -38,7 +38,7 @@ it('what server and command line load is among the packages of a first start, wh
 });
 
 it('the scripts of a first start load nothing that is not among them', () => {
-  const started = ['run', 'setup', 'build', 'serve', 'browser', 'page/built-from', 'page/shipped'].map((s) =>
+  const started = ['run', 'setup', 'build', 'serve', 'browser', 'page/built-from', 'page/shipped', 'database/module'].map((s) =>
     join('scripts', `${s}.mjs`),
   );
   const all = started.flatMap((f) => loaded(readFileSync(join(ROOT, f), 'utf8')));
