@@ -4,8 +4,8 @@ import { CHROMIUM_FLAGS, findChromium } from './scripts/browser.mjs';
 /** Real server, real browser: each file starts its own server with the demo jobs. */
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 120_000,
+  expect: { timeout: 25_000 },
   workers: 2,
   reporter: [['list'], ['json']],
   use: {

@@ -72,6 +72,8 @@ test('WCAG 2.2 AA by axe: every stage, the working of a link, and what opens ove
   await page.getByRole('menuitem', { name: 'Short tour' }).click();
   await page.getByRole('dialog', { name: 'Tour' }).waitFor();
   await look('tour');
+  await page.getByRole('button', { name: 'Leave', exact: true }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   expect(all).toEqual([]);
 });
 

@@ -51,9 +51,11 @@ export const test = base.extend<
     await page.mouse.move(0, 0);
     await use(page);
     page.removeAllListeners();
-    const fit = !anew && info.status === info.expectedStatus && (await holdsTheApplication(page));
+    if (anew) return;
+    const fit = info.status === info.expectedStatus && (await holdsTheApplication(page));
     if (fit) await leave(page);
-    stays.page = fit ? page : anew ? stays.page : undefined;
+    // What a test left open over every page would lie over the next.
+    stays.page = fit && (await page.getByRole('dialog').count()) === 0 ? page : undefined;
   },
   /** No test may leave an error in the console: the content policy and the application both speak there. */
   quiet: [

@@ -26,7 +26,7 @@ describe('a database of the browser', () => {
     const first = await db();
     await first.put('things', 'kept', 'a');
     // As the standard has it for a connection the browser ends: "close" is told of it (Indexed Database API 3.0, 4.4).
-    forceCloseDatabase(unwrap(first));
+    forceCloseDatabase(unwrap(first) as never);
     await new Promise((done) => setTimeout(done, 20));
     expect(await (await db()).get('things', 'a')).toBe('kept');
     expect(await db()).not.toBe(first);
