@@ -4,6 +4,7 @@ import { CHROMIUM_FLAGS, findChromium } from './scripts/browser.mjs';
 /** Real server, real browser: each file starts its own server with the demo jobs. */
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/seeded.ts',
   timeout: 120_000,
   expect: { timeout: 25_000 },
   workers: 2,

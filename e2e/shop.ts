@@ -1,5 +1,6 @@
 import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { startDemoServer, type DemoServer } from '../scripts/demo-server.mjs';
+import { SEEDED } from './seeded';
 
 /** Each worker has its own server and demo jobs; a test that stops or breaks the server starts one for itself. */
 export const test = base.extend<
@@ -11,7 +12,7 @@ export const test = base.extend<
   stays: [async ({}, use) => use({}), { scope: 'worker' }],
   shop: [
     async ({}, use) => {
-      const server = await startDemoServer();
+      const server = await startDemoServer(SEEDED());
       await use(server);
       await server.stop();
     },

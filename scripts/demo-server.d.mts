@@ -7,6 +7,8 @@ export interface DemoServer {
 }
 export declare function startDemoServer(options?: {
   data?: string;
+  /** Copied where `data` is not there yet; it may not be open. */
+  seeded?: string;
   port?: number;
   demo?: boolean;
   args?: readonly string[];
