@@ -256,6 +256,32 @@ test('keys: nudge, exact place, thickness, size, class, units, mirror, dimension
   await expect(page.getByRole('dialog')).toContainText('Thinner plate, next in stock');
 });
 
+test('what is pressed in the head stays where it is while an edit is judged and saved', async ({ page }) => {
+  const id = await copyOf(page, 'core-sampler-winch');
+  await openStage(page, id, 'lay-out');
+  await expect(page.locator('ms-verdict-figure .figure')).toBeVisible();
+  const undo = page.getByRole('button', { name: 'Undo' });
+  // Every place it has had, looked at with each frame.
+  const watched = await undo.evaluateHandle((e) => {
+    const places = new Set<string>();
+    const look = () => {
+      const { x, y } = e.getBoundingClientRect();
+      places.add(`${x.toFixed(0)}, ${y.toFixed(0)}`);
+      if (e.isConnected) requestAnimationFrame(look);
+    };
+    look();
+    return places;
+  });
+  await page.locator('[data-bolt=B1]').focus();
+  await page.keyboard.press('ArrowRight');
+  await saved(page);
+  await undo.click();
+  await expect(undo).toBeDisabled();
+  await saved(page);
+  await expect(page.locator('ms-verdict-figure .figure')).toBeVisible();
+  expect(await watched.evaluate((places) => [...places])).toHaveLength(1);
+});
+
 test('a face dragged in the section falls on the next stock thickness; edges and corners drag too', async ({ page }) => {
   const id = await copyOf(page, 'sensor-mast-foot');
   await openStage(page, id, 'lay-out');
