@@ -47,7 +47,12 @@ export const test = base.extend<
     await page.close();
   },
   page: async ({ context, viewport, anew, stays }, use, info) => {
-    const page = (!anew && stays.page) || (await context.newPage());
+    if (anew) {
+      // It would also tell the others in its browser what it hears from the server.
+      await stays.page?.close();
+      stays.page = undefined;
+    }
+    const page = stays.page ?? (await context.newPage());
     if (viewport) await page.setViewportSize(viewport);
     await page.mouse.move(0, 0);
     await use(page);
