@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM_FLAGS, findChromium } from './scripts/browser.mjs';
 
-/** Real server, real browser: each file starts its own server with the demo jobs. */
+/** Real server, real browser: each worker has its own server, which begins with the demo rack. */
 export default defineConfig({
   testDir: 'e2e',
   globalSetup: './e2e/seeded.ts',

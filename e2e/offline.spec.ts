@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startDemoServer } from '../scripts/demo-server.mjs';
-import { SEEDED } from './seeded';
+import { fromSeeded } from './seeded';
 import { expect, saved, test } from './shop';
 
 test('the server away: the page opens all the same, jobs seen before with it; an edit, its tab closed, is sent when it is back', async ({
@@ -11,7 +11,7 @@ test('the server away: the page opens all the same, jobs seen before with it; an
   test.setTimeout(150_000);
   const folder = mkdtempSync(join(tmpdir(), 'mast-shoe-away-'));
   const data = join(folder, 'jobs.sqlite');
-  const first = await startDemoServer({ data, ...SEEDED() });
+  const first = await startDemoServer({ data, ...fromSeeded() });
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'allow' });
   const page = await context.newPage();
   const at = (job: string) => `${first.address}/job/${job}/lay-out`;

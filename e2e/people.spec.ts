@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
 import { startDemoServer } from '../scripts/demo-server.mjs';
-import { SEEDED } from './seeded';
+import { fromSeeded } from './seeded';
 import { copyOf, expect, openStage, saved, stored, test } from './shop';
 
 test.use({ anew: true });
@@ -50,7 +50,7 @@ test('on the shop’s network: set up on the machine, come in with a passphrase,
   const folder = mkdtempSync(join(tmpdir(), 'mast-shoe-lan-'));
   const data = join(folder, 'jobs.sqlite');
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-  const set = await startDemoServer({ data, ...SEEDED() });
+  const set = await startDemoServer({ data, ...fromSeeded() });
   try {
     await page.goto(`${set.address}/people`);
     for (const [initials, name, role] of [
@@ -126,7 +126,7 @@ test('without anybody who keeps the shop nothing listens on the network; a resto
   const run = (...args: string[]) => spawnSync(process.execPath, args, { env, encoding: 'utf8', timeout: 60_000 });
   const refused = run('scripts/serve.mjs', '--lan');
   expect([refused.status, refused.stdout]).toEqual([1, expect.stringContaining('nobody is set up who keeps the shop')]);
-  const server = await startDemoServer({ data, ...SEEDED() });
+  const server = await startDemoServer({ data, ...fromSeeded() });
   const kept = await (await fetch(`${server.address}/api/jobs/core-sampler-winch/job.json`)).text();
   const main = ['--import', 'tsx', 'apps/server/src/backups/main.ts'];
   expect(run(...main, 'backup').stdout).toContain('backed up as');

@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startDemoServer } from '../scripts/demo-server.mjs';
-import { SEEDED } from './seeded';
+import { fromSeeded } from './seeded';
 import { atFirst, copyOf, expect, go, openStage, saved, stored, test } from './shop';
 
 test.use({ anew: true });
@@ -116,7 +116,7 @@ test('survives kill -9 of the server: what was saved is there, what was not is k
 }) => {
   const folder = mkdtempSync(join(tmpdir(), 'mast-shoe-kill-'));
   const data = join(folder, 'jobs.sqlite');
-  const first = await startDemoServer({ data, ...SEEDED() });
+  const first = await startDemoServer({ data, ...fromSeeded() });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   try {
     await page.goto(`${first.address}/job/sensor-mast-foot/lay-out`);

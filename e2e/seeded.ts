@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { startDemoServer } from '../scripts/demo-server.mjs';
 
 /** Where a server of the tests begins: the demo rack, hung and judged. */
-export const SEEDED = (): { seeded: string } => ({ seeded: process.env['MAST_SHOE_SEEDED']! });
+export const fromSeeded = (): { seeded: string } => ({ seeded: process.env['MAST_SHOE_SEEDED']! });
 
 /** The rack of a server that asks for nothing more: each job with its verdict. */
 async function judged(address: string): Promise<boolean> {

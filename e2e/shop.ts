@@ -1,6 +1,6 @@
 import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { startDemoServer, type DemoServer } from '../scripts/demo-server.mjs';
-import { SEEDED } from './seeded';
+import { fromSeeded } from './seeded';
 
 /** Each worker has its own server and demo jobs; a test that stops or breaks the server starts one for itself. */
 export const test = base.extend<
@@ -12,7 +12,7 @@ export const test = base.extend<
   stays: [async ({}, use) => use({}), { scope: 'worker' }],
   shop: [
     async ({}, use) => {
-      const server = await startDemoServer(SEEDED());
+      const server = await startDemoServer(fromSeeded());
       await use(server);
       await server.stop();
     },
@@ -158,20 +158,9 @@ export async function fromMenu(page: Page, button: string, item: string): Promis
   }).toPass({ timeout: 20_000 });
 }
 
-/** Where a thing is once it stays there: what was just put in may still be moving what stands beside it. */
-async function atRest(what: Locator): Promise<{ x: number; y: number; width: number; height: number }> {
-  for (let was = '', i = 0; i < 60; i++) {
-    const box = (await what.boundingBox())!;
-    if (was === JSON.stringify(box)) return box;
-    was = JSON.stringify(box);
-    await what.page().waitForTimeout(50);
-  }
-  throw new Error('it does not come to rest');
-}
-
 /** Drags with the pointer by millimetres of the plan. */
 export async function dragBy(page: Page, what: Locator, dx: number, dy: number, steps = 8): Promise<void> {
-  const box = await atRest(what);
+  const box = (await what.boundingBox())!;
   const perMm = await page.locator('svg.hands').evaluate((svg) => (svg as SVGSVGElement).getScreenCTM()!.a);
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);

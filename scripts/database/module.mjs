@@ -2,7 +2,7 @@
 // are made on, and is compiled on the spot for every other, or where that one does not load.
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { brotliCompressSync, brotliDecompressSync, constants } from 'node:zlib';
 
@@ -49,7 +49,9 @@ export function place() {
   const bytes = shipped();
   if (!bytes) return false;
   mkdirSync(dirname(MODULE), { recursive: true });
-  writeFileSync(MODULE, bytes);
+  // Beside it, then in its place: a server that runs from the one that was there must not have it change under it.
+  writeFileSync(`${MODULE}.part`, bytes);
+  renameSync(`${MODULE}.part`, MODULE);
   if (answers()) return true;
   rmSync(MODULE);
   return false;
