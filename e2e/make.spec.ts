@@ -4,13 +4,11 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { copyOf, expect, openStage, pick, saved, stored, test } from './shop';
 import type { Page } from '@playwright/test';
 
-/** Pressed again where the press fell while what stands above was still coming. */
-const sheet = (page: Page, name: string) =>
-  expect(async () => {
-    const choice = page.getByRole('radio', { name, exact: true });
-    await choice.click();
-    await expect(choice).toBeChecked({ timeout: 1000 });
-  }).toPass({ timeout: 20_000 });
+const sheet = async (page: Page, name: string) => {
+  const choice = page.getByRole('radio', { name, exact: true });
+  await choice.click();
+  await expect(choice).toBeChecked();
+};
 
 /** Every page of a PDF in words. */
 async function wordsOf(pdf: Buffer): Promise<string[]> {

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
 import DxfParser from 'dxf-parser';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import {
@@ -8,6 +9,7 @@ import {
   expect,
   go,
   fromMenu,
+  leave,
   openStage,
   pick,
   saved,
@@ -256,22 +258,27 @@ test('keys: nudge, exact place, thickness, size, class, units, mirror, dimension
   await expect(page.getByRole('dialog')).toContainText('Thinner plate, next in stock');
 });
 
-test('what is pressed in the head stays where it is while an edit is judged and saved', async ({ page }) => {
-  const id = await copyOf(page, 'core-sampler-winch');
-  await openStage(page, id, 'lay-out');
-  await expect(page.locator('ms-verdict-figure .figure')).toBeVisible();
-  const undo = page.getByRole('button', { name: 'Undo' });
-  // Every place it has had, looked at with each frame.
-  const watched = await undo.evaluateHandle((e) => {
+/** Every place what is found by `selector` has from now on, looked at with each frame. */
+const placesOf = (page: Page, selector: string) =>
+  page.evaluateHandle((found) => {
     const places = new Set<string>();
     const look = () => {
-      const { x, y } = e.getBoundingClientRect();
-      places.add(`${x.toFixed(0)}, ${y.toFixed(0)}`);
-      if (e.isConnected) requestAnimationFrame(look);
+      const box = document.querySelector(found)?.getBoundingClientRect();
+      if (box?.width) places.add(`${box.x.toFixed(0)}, ${box.y.toFixed(0)}`);
+      requestAnimationFrame(look);
     };
     look();
     return places;
-  });
+  }, selector);
+
+test('what is pressed stays where it is while an edit is judged and saved, and while a page gets its first verdict', async ({
+  page,
+}) => {
+  const id = await copyOf(page, 'generator-skid-rails');
+  await openStage(page, id, 'lay-out');
+  await expect(page.locator('ms-verdict-figure .figure')).toBeVisible();
+  const undo = page.getByRole('button', { name: 'Undo' });
+  const watched = [await placesOf(page, 'header [aria-label=Undo]'), await placesOf(page, 'main#stage')];
   await page.locator('[data-bolt=B1]').focus();
   await page.keyboard.press('ArrowRight');
   await saved(page);
@@ -279,7 +286,21 @@ test('what is pressed in the head stays where it is while an edit is judged and 
   await expect(undo).toBeDisabled();
   await saved(page);
   await expect(page.locator('ms-verdict-figure .figure')).toBeVisible();
-  expect(await watched.evaluate((places) => [...places])).toHaveLength(1);
+  for (const w of watched) expect(await w.evaluate((places) => [...places])).toHaveLength(1);
+  for (const [stage, pressed] of [
+    ['make', 'ms-packet-panel button'],
+    ['prove?sheet=tighten', 'ms-tighten .bar button'],
+  ] as const) {
+    const other = await copyOf(page, 'core-sampler-winch');
+    await leave(page);
+    const places = await placesOf(page, pressed);
+    await openStage(page, other, stage);
+    await expect(page.locator('ms-headline .says')).toBeVisible();
+    if (stage === 'make') await expect(page.locator('.verdict')).toContainText('does not hold');
+    else await expect(page.locator('.standing .built')).toBeVisible();
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    expect(await places.evaluate((all) => [...all])).toHaveLength(1);
+  }
 });
 
 test('a face dragged in the section falls on the next stock thickness; edges and corners drag too', async ({ page }) => {

@@ -83,7 +83,8 @@ export { expect };
 const holdsTheApplication = async (page: Page): Promise<boolean> =>
   !page.isClosed() && (await page.evaluate(() => document.querySelector('ms-root[ng-version]') !== null));
 
-const leave = (page: Page) =>
+/** To an address that shows nothing. */
+export const leave = (page: Page) =>
   page.evaluate(() => {
     history.pushState(null, '', '/between-tests');
     dispatchEvent(new PopStateEvent('popstate'));

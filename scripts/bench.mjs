@@ -1,5 +1,5 @@
 // npm run bench [-- shop | spread [--dump DIR]]: bundled without helpers, as the browser runs it, then timed in Node.
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
@@ -9,6 +9,7 @@ import { benchShop } from './bench-shop.mjs';
 
 const ROOT = join(import.meta.dirname, '..');
 // Under the program's own folder, where its packages are found.
+mkdirSync(join(ROOT, 'dist'), { recursive: true });
 const folder = mkdtempSync(join(ROOT, 'dist/bench-'));
 const outfile = join(folder, 'bench.mjs');
 await build({

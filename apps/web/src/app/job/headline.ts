@@ -50,6 +50,7 @@ import { Judge } from './judge';
       display: grid;
       grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
       grid-template-areas: 'says unjudged' 'kept unjudged';
+      align-content: start;
       gap: 0 18px;
       padding: 4px 14px 5px 17px;
       border-bottom: 1px solid var(--rule-strong);

@@ -30,6 +30,7 @@ import { Desk } from './desk';
 import { jobActions, jobFeature } from './job.state';
 import { HeadlineStrip } from './headline';
 import { Judge } from './judge';
+import { KeepsRoom } from './keeps-room';
 import { Away } from './away';
 import { HelpMenu } from '../help/help-menu';
 import { Live } from '../live/live';
@@ -63,6 +64,7 @@ const SAVE_WORDS = {
     WorkingPanel,
     ClashCard,
     HeadlineStrip,
+    KeepsRoom,
     VerdictFigure,
   ],
   providers: [Desk, Judge, Commands, LogDesk],
@@ -82,6 +84,16 @@ export class JobShell implements OnDestroy {
   protected readonly desk = inject(Desk);
   protected readonly judge = inject(Judge);
   protected readonly router = inject(Router);
+
+  private readonly title = inject(Title);
+  /** What the stage is called, as its page names itself. */
+  protected readonly stage = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map(() => this.title.getTitle()),
+    ),
+    { initialValue: this.title.getTitle() },
+  );
 
   /** From the route. */
   readonly id = input.required<string>();
@@ -130,18 +142,10 @@ export class JobShell implements OnDestroy {
       .subscribe((whole) => {
         if (whole && !this.desk.preview()) this.judge.judge(atFoot(whole, this.desk.foot()));
       });
-    const title = inject(Title);
-    const stage = toSignal(
-      this.router.events.pipe(
-        filter((e) => e instanceof NavigationEnd),
-        map(() => title.getTitle()),
-      ),
-      { initialValue: title.getTitle() },
-    );
     // Which job it is stands first: of several tabs one is found by it.
     effect(() => {
       const name = this.job()?.name;
-      if (name) title.setTitle(`${name}: ${stage()}`);
+      if (name) this.title.setTitle(`${name}: ${this.stage()}`);
     });
     effect(() => {
       const job = this.desk.shown();

@@ -19,6 +19,7 @@ import { PickField, type Choice } from '../fields/pick-field';
 import { fieldWords } from '../fields/show';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
+import { KeepsRoom } from '../job/keeps-room';
 import { BlankDrawing } from '../drawing/blank-drawing';
 import { keptNumbers, type CsvNumbers } from './csv-numbers';
 import { BeddingSheet } from './bedding-sheet';
@@ -78,6 +79,7 @@ const CARD: Readonly<Partial<Record<Sheet, string>>> = {
     CutPlan,
     DrillCard,
     FactorField,
+    KeepsRoom,
     MatButton,
     MatButtonToggle,
     MatButtonToggleGroup,
@@ -169,7 +171,7 @@ export class MakeStage {
       return { holds: false, words: `${bad.name} ${says}. Every sheet says so.` };
     }
     const v = this.judge.verdict();
-    if (!v) return { holds: true, words: '' };
+    if (!v) return { holds: undefined, words: 'Being judged …' };
     const { says } = headline(this.judge.judged()!, v, null);
     const holds = v.state === 'sound' || v.state === 'tight';
     const who = this.job().stands ? '' : 'The job ';

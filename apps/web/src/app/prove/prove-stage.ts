@@ -6,6 +6,7 @@ import { cautionsFor } from '@core/chain/cautions';
 import { entryWords } from '@core/prove/words';
 import type { StandsAs } from '@core/prove/stamp';
 import { Desk } from '../job/desk';
+import { KeepsRoom } from '../job/keeps-room';
 import { AfterSheet } from './after-sheet';
 import { FitUpSheet } from './fit-up-sheet';
 import { LogDesk } from './log-desk';
@@ -43,6 +44,7 @@ const LOOK_AGAIN = 15_000;
   imports: [
     AfterSheet,
     FitUpSheet,
+    KeepsRoom,
     LogbookSheet,
     MatButton,
     MatButtonToggle,
