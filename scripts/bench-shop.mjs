@@ -30,6 +30,10 @@ async function timed(url, many, between = 0) {
 }
 
 export async function benchShop() {
+  // What this machine takes for the least there is to ask, with nothing else to do: no figure below can be less.
+  const idle = await startDemoServer({ demo: false });
+  console.log(`health, an empty server with nothing to do ${(await timed(`${idle.address}/api/health`, 400, 10)).text}`);
+  await idle.stop();
   const started = performance.now();
   const shop = await startDemoServer();
   console.log(`start with the demo to seed            ${ms(performance.now() - started)}`);
@@ -83,10 +87,18 @@ export async function benchShop() {
     await cdp.send('Network.enable');
     let wire = 0;
     cdp.on('Network.loadingFinished', ({ encodedDataLength }) => (wire += encodedDataLength));
-    const opened = performance.now();
+    // By the page's own clock, from the moment it was asked for: the driver of the browser looks now and then only.
+    await page.addInitScript(() => {
+      const seen = new MutationObserver(() => {
+        if (!document.querySelector('.tags li')) return;
+        globalThis.firstTag = performance.now();
+        seen.disconnect();
+      });
+      seen.observe(document, { childList: true, subtree: true });
+    });
     await page.goto(shop.address, { waitUntil: 'commit' });
     await page.locator('.tags li').first().waitFor();
-    console.log(`first tag on a cold page                ${ms(performance.now() - opened)}`);
+    console.log(`first tag on a cold page                ${ms(await page.evaluate(() => globalThis.firstTag))}`);
     await page.waitForTimeout(3000);
     console.log(`cold rack over the wire, drawings too   ${(wire / 1000).toFixed(0)} kB`);
     await browser.close();

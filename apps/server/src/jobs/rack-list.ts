@@ -1,3 +1,4 @@
+import type { Statement } from 'better-sqlite3';
 import * as z from 'zod';
 import { FAMILIES } from '@core/loads/registry';
 import { soonUntil } from '@core/prove/due';
@@ -97,6 +98,16 @@ export const matchOf = (q: string): string =>
     .map((w) => `"${w}"*`)
     .join(' ');
 
+/** What was asked of a database before is asked again without its text being read anew; there are only so many ways to ask. */
+const asksBefore = new WeakMap<Db, Map<string, Statement>>();
+function ask<T>(db: Db, sql: string, of: object = {}): T[] {
+  const before = asksBefore.get(db) ?? new Map<string, Statement>();
+  asksBefore.set(db, before);
+  const statement = before.get(sql) ?? db.prepare(sql);
+  before.set(sql, statement);
+  return statement.all(of) as T[];
+}
+
 /** A page of the rack. No document is read for it. */
 export function rackPage(db: Db, asked: RackAsked, edition: string, today: string): RackPage {
   const match = matchOf(asked.q);
@@ -124,29 +135,28 @@ export function rackPage(db: Db, asked: RackAsked, edition: string, today: strin
   const due = asked.due !== undefined || asked.sort === 'due';
   const from = `${judged ? JUDGED : 'FROM job j'}${due ? ASKS : ''}`;
   // Picked first, by what the index has; then only those are read.
-  const ids = db
-    .prepare<[object], { id: string }>(`SELECT j.id ${from} WHERE ${all} ORDER BY ${ORDER[asked.sort]} LIMIT @many OFFSET @from`)
-    .all({ ...values, many: asked.many, from: asked.from })
-    .map((r) => r.id);
-  const rows = db
-    .prepare<[object], Row>(
-      `SELECT j.id, j.name, j.family, j.customer, j.aboard, j.note, j.version, j.archived, j.binned_at IS NOT NULL AS binned, j.demo,
+  const ids = ask<{ id: string }>(db, `SELECT j.id ${from} WHERE ${all} ORDER BY ${ORDER[asked.sort]} LIMIT @many OFFSET @from`, {
+    ...values,
+    many: asked.many,
+    from: asked.from,
+  }).map((r) => r.id);
+  const rows = ask<Row>(
+    db,
+    `SELECT j.id, j.name, j.family, j.customer, j.aboard, j.note, j.version, j.archived, j.binned_at IS NOT NULL AS binned, j.demo,
          j.updated_at AS updatedAt, coalesce(f.unreadable, '') AS unreadable,
          CASE WHEN f.edition = @edition THEN f.version ELSE 0 END AS judged, v.verdict,
          CASE WHEN a.edition = @edition AND a.version = j.version AND a.lines = ${LINES} THEN a.next_on END AS due
        FROM json_each(@ids) AS picked JOIN job j ON j.id = picked.value
          LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version${ASKS}
        ORDER BY picked.key`,
-    )
-    .all({ edition, ids: JSON.stringify(ids) });
-  const one = <T>(sql: string, of: object = {}) => db.prepare<[object], T>(sql).get(of)!;
+    { edition, ids: JSON.stringify(ids) },
+  );
+  const one = <T>(sql: string, of: object = {}) => ask<T>(db, sql, of)[0]!;
   const names = (column: 'family' | 'customer' | 'aboard') =>
-    db
-      .prepare<[], { name: string }>(
-        `SELECT DISTINCT j.${column} AS name FROM job j WHERE ${PLACE[asked.in]} AND j.${column} <> '' ORDER BY j.${column} COLLATE NOCASE LIMIT 500`,
-      )
-      .all()
-      .map((r) => r.name);
+    ask<{ name: string }>(
+      db,
+      `SELECT DISTINCT j.${column} AS name FROM job j WHERE ${PLACE[asked.in]} AND j.${column} <> '' ORDER BY j.${column} COLLATE NOCASE LIMIT 500`,
+    ).map((r) => r.name);
   return {
     today,
     tags: rows.map((r) => ({

@@ -10,6 +10,8 @@ export interface StoredShop {
 /** The shop's own settings in SQLite, and which version of each job was last printed. */
 export class ShopStore {
   private readonly sql;
+  /** As it was read last: it is asked at every look at the rack, and seldom changed. */
+  private last: { readonly document: string; readonly stored: StoredShop } | undefined;
 
   constructor(db: Db) {
     this.sql = {
@@ -25,9 +27,12 @@ export class ShopStore {
   get(): StoredShop {
     const row = this.sql.get.get();
     if (!row) return { settings: USUAL_SHOP, version: 0 };
+    if (this.last?.document === row.document && this.last.stored.version === row.version) return this.last.stored;
     const kept = JSON.parse(row.document) as Partial<ShopSettings>;
     const settings = ShopSettings.parse({ ...USUAL_SHOP, ...kept, rates: { ...USUAL_SHOP.rates, ...kept.rates } });
-    return { settings, version: row.version };
+    const stored = { settings, version: row.version };
+    this.last = { document: row.document, stored };
+    return stored;
   }
 
   /** False where they are newer than `version`. */
