@@ -53,8 +53,6 @@ import { Judge } from './judge';
       align-content: start;
       gap: 0 18px;
       padding: 4px 14px 5px 17px;
-      border-bottom: 1px solid var(--rule-strong);
-      background: var(--paper);
       font-size: 13px;
       line-height: 1.3;
     }

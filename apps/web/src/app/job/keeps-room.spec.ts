@@ -47,3 +47,15 @@ it('at another width, and on another page, it is found anew', async () => {
   expect(p.style.minHeight).toBe('');
   expect(is(700, 47)).toBe('47px');
 });
+
+it('while a hand is on something it takes no more, and gives it when the press is over', async () => {
+  const { p } = await page();
+  p.getBoundingClientRect = () => ({ height: 64 }) as DOMRect;
+  document.dispatchEvent(new Event('pointerdown'));
+  expect([p.style.height, p.style.overflow]).toEqual(['64px', 'hidden']);
+  document.dispatchEvent(new Event('pointerup'));
+  // Not before what the press does is done.
+  expect(p.style.height).toBe('64px');
+  await new Promise((done) => setTimeout(done));
+  expect([p.style.height, p.style.overflow]).toEqual(['', '']);
+});
