@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import type { WholeJob } from '../job/whole-job';
 
 /** A field both sides changed, each its own way. */
@@ -20,7 +21,7 @@ type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 const MISSING = Symbol('missing');
 type Slot = Json | typeof MISSING;
 
-const same = (a: Slot, b: Slot) => a === b || (a !== MISSING && b !== MISSING && JSON.stringify(a) === JSON.stringify(b));
+const same = (a: Slot, b: Slot) => equal(a, b);
 const isObject = (v: Slot): v is { [key: string]: Json } => typeof v === 'object' && v !== null && !Array.isArray(v);
 /** A measured quantity changes as one: its number, text and provenance belong together. */
 const isQuantity = (v: Slot) => isObject(v) && 'v' in v && 'from' in v;

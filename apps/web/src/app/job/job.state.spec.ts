@@ -166,6 +166,48 @@ describe('changed in another tab', () => {
   });
 });
 
+describe('steps, over what somebody else saved', () => {
+  const theirs = (version: number, more: Partial<WholeJob>) =>
+    jobActions.theirs({ stored: stored({ ...bolted(95), ...more }, version), who: 'JF' });
+  const moved = [
+    jobActions.change({ job: bolted(95), did: 'move' }),
+    jobActions.saveStarted(),
+    jobActions.saved({ job: bolted(95), version: 4 }),
+  ];
+
+  it('undo takes back what was done here, redo does it again, and theirs stays through both', () => {
+    const came = after(opened(), ...moved, theirs(5, { note: 'Theirs' }));
+    expect(came).toMatchObject({ version: 5, save: 'saved', came: 'what JF changed came in', job: { note: 'Theirs' } });
+    const undone = jobFeature.reducer(came, jobActions.undo());
+    expect(firstBolt(undone.job!).x).toBe(90);
+    expect(undone).toMatchObject({ save: 'waiting', came: '', job: { note: 'Theirs' } });
+    const redone = jobFeature.reducer(undone, jobActions.redo());
+    expect(redone.job).toEqual(came.job);
+  });
+
+  it('what was undone here can be done again over theirs', () => {
+    const back = [jobActions.undo(), jobActions.saveStarted(), jobActions.saved({ job, version: 5 })];
+    const note = jobActions.theirs({ stored: stored({ ...job, note: 'Theirs' }, 6), who: '' });
+    const s = after(opened(), ...moved, ...back, note, jobActions.redo());
+    expect(s.job).toMatchObject({ note: 'Theirs' });
+    expect(firstBolt(s.job!).x).toBe(95);
+  });
+
+  it('a step that touches what they changed cannot be undone, nor any before it; what came after it can', () => {
+    const rename = [
+      jobActions.change({ job: { ...bolted(95), name: 'Mine' }, did: 'rename' }),
+      jobActions.change({ job: { ...bolted(95), name: 'Mine', note: 'Mine' }, did: 'note' }),
+      jobActions.saveStarted(),
+      jobActions.saved({ job: { ...bolted(95), name: 'Mine', note: 'Mine' }, version: 5 }),
+    ];
+    const s = after(opened(), ...moved, ...rename, theirs(6, { name: 'Theirs', note: 'Mine' }));
+    expect(s.past.map((p) => p.did)).toEqual(['note']);
+    const undone = jobFeature.reducer(s, jobActions.undo());
+    expect(undone.job).toMatchObject({ name: 'Theirs', note: job.note });
+    expect(firstBolt(undone.job!).x).toBe(95);
+  });
+});
+
 describe('coming back after a reload or a crash', () => {
   const past = [{ job, did: 'move' }];
   const kept = (settled: WholeJob, version = 3, base = job): KeptHistory => ({ version, base, settled, past, future: [] });

@@ -41,6 +41,8 @@ export interface JobState {
   readonly save: SaveState;
   readonly clash: Clash | null;
   readonly message: string;
+  /** What came in from somebody else, in words, until the next change here. */
+  readonly came: string;
 }
 
 const initial: JobState = {
@@ -56,6 +58,7 @@ const initial: JobState = {
   save: 'saved',
   clash: null,
   message: '',
+  came: '',
 };
 
 export const jobActions = createActionGroup({
@@ -116,11 +119,28 @@ export const meetsNothing = (s: JobState, current: StoredJob): boolean =>
  */
 export const isOurStep = (s: JobState, job: WholeJob): boolean => s.unheard.some((j) => !differ(j, job));
 
+/**
+ * The steps of this tab over what somebody else saved: undoing one takes back what was done here and nothing of theirs. One that
+ * touches what they changed cannot, and none beyond it.
+ */
+function stepsOver({ base, past, future }: JobState, theirs: WholeJob): Pick<JobState, 'past' | 'future'> {
+  const over = (steps: readonly Step[]): Step[] => {
+    const good: Step[] = [];
+    for (const s of steps) {
+      const { job, conflicts } = mergeJobs(base!, s.job, theirs);
+      if (conflicts.length > 0) break;
+      good.push({ ...s, job });
+    }
+    return good;
+  };
+  return { past: over(past.toReversed()).reverse(), future: over(future) };
+}
+
 function step(s: JobState, job: WholeJob, did: string, field = ''): JobState {
   if (!s.settled || !differ(s.settled, job)) return { ...s, job: s.settled };
   const sameField = field !== '' && field === s.field;
   const past = sameField ? s.past : [...s.past, { job: s.settled, did }].slice(-HISTORY);
-  return { ...s, job, settled: job, past, future: [], field, save: waiting(s) };
+  return { ...s, job, settled: job, past, future: [], field, came: '', save: waiting(s) };
 }
 
 export const jobFeature = createFeature({
@@ -190,6 +210,7 @@ export const jobFeature = createFeature({
         past: s.past.slice(0, -1),
         future: [{ job: s.settled, did: last.did }, ...s.future],
         field: '',
+        came: '',
         save: waiting(s),
       };
     }),
@@ -203,6 +224,7 @@ export const jobFeature = createFeature({
         past: [...s.past, { job: s.settled, did: next.did }],
         future: s.future.slice(1),
         field: '',
+        came: '',
         save: waiting(s),
       };
     }),
@@ -230,19 +252,22 @@ export const jobFeature = createFeature({
       const { job, version } = stored;
       const quiet = s.status === 'ready' && s.save === 'saved' && s.job === s.settled;
       if (!quiet || s.settled?.id !== job.id || version <= s.version) return s;
-      const did = who ? `what ${who} changed` : 'what was changed in another tab';
-      return { ...step(s, job, did), version, base: job, unheard: [], save: 'saved' };
+      const came = who ? `what ${who} changed came in` : 'what another tab changed came in';
+      return { ...s, ...stepsOver(s, job), job, settled: job, field: '', version, base: job, unheard: [], came };
     }),
     on(jobActions.merged, (s, { current }): JobState => {
       if (s.settled?.id !== current.job.id || s.save !== 'saving' || current.version <= s.version) return s;
-      const merge = mergeOf(s, { current });
-      const stepped = step({ ...s, save: 'waiting' }, merge.job, 'what was changed elsewhere');
+      const { job } = mergeOf(s, { current });
       return {
-        ...stepped,
+        ...s,
+        ...stepsOver(s, current.job),
+        job,
+        settled: job,
         version: current.version,
         base: current.job,
         unheard: [],
-        save: differ(merge.job, current.job) ? 'waiting' : 'saved',
+        came: 'what was changed elsewhere came in',
+        save: differ(job, current.job) ? 'waiting' : 'saved',
       };
     }),
     on(jobActions.clashed, (s, { clash }): JobState => ({ ...s, save: 'conflict', clash })),
