@@ -49,8 +49,10 @@ async function compileDatabase() {
 
 /** True where it installed something. */
 async function installPackages() {
+  // What is compiled is for one Node: with another it is made anew.
   const lock = createHash('sha256')
     .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .update(process.versions.modules)
     .digest('hex');
   const has = existsSync(STAMP) ? readFileSync(STAMP, 'utf8') : '';
   // Who builds and tests here keeps what that takes.

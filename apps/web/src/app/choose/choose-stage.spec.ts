@@ -1,4 +1,5 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
 import { evaluate } from '@core/chain/evaluate';
 import type { Job } from '@core/job/schema';
 import { testJob } from '@core/testing/test-job';
@@ -15,6 +16,7 @@ const offers = () => [...host().querySelectorAll<HTMLButtonElement>('aside li bu
 
 async function show(job: Job) {
   desk = provideDesk(job);
+  TestBed.configureTestingModule({ providers: [provideRouter([])] });
   fixture = TestBed.createComponent(ChooseStage);
   await fixture.whenStable();
 }
@@ -35,6 +37,7 @@ it('without a load there is nothing to choose by', async () => {
   await show({ ...light(), loads: [] });
   expect(button('Try').disabled).toBe(true);
   expect(host().textContent).toContain('There is no load yet');
+  expect(host().querySelector('.empty a')!.getAttribute('href')).toBe(`/job/${desk.job()!.id}/load`);
 });
 
 it('with bolts through the base, number and place are the base’s', async () => {

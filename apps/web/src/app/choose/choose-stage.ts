@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, type OnDe
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { MatProgressBar } from '@angular/material/progress-bar';
+import { RouterLink } from '@angular/router';
 import { isResolved, resolve } from '@core/job/resolve';
 import type { Job } from '@core/job/schema';
 import { applyCombination, axesFor, frontier, heldByBase, totalOf, type SoundOption } from '@core/options/choose';
@@ -17,7 +18,7 @@ import { OptionsChart } from './options-chart';
 /** Choose: tries the stock round this layout and shows what holds, mass against rough cost. */
 @Component({
   selector: 'ms-choose-stage',
-  imports: [MatButton, MatIcon, MatProgressBar, PlateDrawing, OptionsChart],
+  imports: [MatButton, MatIcon, MatProgressBar, PlateDrawing, OptionsChart, RouterLink],
   templateUrl: './choose-stage.html',
   styleUrl: './choose-stage.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -78,6 +78,11 @@ const HATCHES = [
       background: var(--skin);
       border: 1px solid var(--rule-strong);
     }
+    @media (max-height: 820px) {
+      svg {
+        height: 66px;
+      }
+    }
     g {
       cursor: pointer;
     }
@@ -190,7 +195,8 @@ export class FootKey {
         id: f.id,
         name: f.name,
         state: v ? WORDS[v.state] : '…',
-        used: v && v.utilisation > 0 ? showUse(v.utilisation) : '',
+        // What is not shown to hold has no figure of its own: the one of another link would be read as it.
+        used: v && v.utilisation > 0 && v.state !== 'refused' ? showUse(v.utilisation) : '',
         decides: v?.decides ?? false,
       };
     }),

@@ -6,6 +6,14 @@ export interface Edition {
 
 export const NEWS: readonly Edition[] = [
   {
+    edition: '2026-11-29',
+    lines: [
+      'Undo takes back what you did, and nothing of what somebody else saved meanwhile.',
+      'What is pressed or dragged stays where it is while a verdict comes in.',
+      'A job without a load opens on what may pull or press on it.',
+    ],
+  },
+  {
     edition: '2026-11-28',
     lines: [
       'Dark card for a dim shop: under Help, or as the system has it.',

@@ -110,6 +110,7 @@ function notYet(v: Verdict | null, job: Job): string {
       font: 600 20px/1.1 var(--label);
       color: var(--ink-soft);
     }
+    li:has(> .here),
     .here {
       background: var(--card);
       box-shadow: inset 4px 0 0 var(--accent);
@@ -222,13 +223,15 @@ export class Traveller {
           : weakest
             ? `${showUse(weakest.utilisation)} ${weakest.name.toLowerCase()}`
             : 'no load';
-    const rests = cases === 0 ? { words: 'rests on a load: add one', path: 'load' } : undefined;
+    // Not while it is being judged: what comes and goes there would move what stands below.
+    const bare = v !== null && cases === 0;
+    const rests = bare ? { words: 'rests on a load: add one', path: 'load' } : undefined;
     const assumed = assumedValues(job).length;
     return [
       {
         path: 'load',
         name: 'Load',
-        line: cases === 0 ? 'no case yet' : `${cases} ${cases === 1 ? 'case' : 'cases'}`,
+        line: !v ? 'working …' : bare ? 'no case yet' : `${cases} ${cases === 1 ? 'case' : 'cases'}`,
         stamped: cases > 0,
       },
       {
@@ -238,8 +241,8 @@ export class Traveller {
         stamped: open === 0,
       },
       { path: 'lay-out', name: 'Lay out', line: verdict, stamped: holds === true, rests },
-      { path: 'spread', name: 'Spread', line: spreadLine(job), stamped: false, rests },
-      { path: 'choose', name: 'Choose', line: 'try the stock', stamped: false, rests },
+      { path: 'spread', name: 'Spread', line: bare ? 'needs a load' : spreadLine(job), stamped: false },
+      { path: 'choose', name: 'Choose', line: bare ? 'needs a load' : 'try the stock', stamped: false },
       {
         path: 'make',
         name: 'Make',

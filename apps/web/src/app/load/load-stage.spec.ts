@@ -43,8 +43,8 @@ async function type(label: string, text: string) {
 it('without a load it asks for one; the first names the kind of fitting', async () => {
   await show({ ...testJob(), family: 'general', loads: [] });
   expect(host().textContent).toContain('No load yet');
-  fixture.componentInstance.take(newLoad('winch', 'L1'));
-  await settle();
+  expect(host().querySelectorAll('ms-builder-kinds li')).toHaveLength(BUILDERS.length);
+  await press(builderOf('winch').name);
   expect(rows()).toHaveLength(3);
   expect(desk.job()!.loads[0]).toMatchObject({ kind: 'winch', values: { pull: { from: 'assumed' } } });
   expect(desk.job()!.family).toBe('winch');

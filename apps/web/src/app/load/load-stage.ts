@@ -7,6 +7,7 @@ import { decidesFor, remindersFor } from '@core/chain/cautions';
 import { FAMILIES, type Job, type Load } from '@core/job/schema';
 import { ACTION_WORDS, casesOf, casesOfLoad, loadRefusals } from '@core/loads/cases';
 import { unusualPractice, type UsualPractice } from '@core/job/usual-practice';
+import { newLoad } from '@core/loads/new-load';
 import { builderOf, BUILDERS } from '@core/loads/registry';
 import { formatQuantity } from '@core/units/format-quantity';
 import { refusalText } from '@core/units/refusal';
@@ -16,6 +17,7 @@ import { InstrumentPanel } from '../instruments/instrument-panel';
 import { Desk } from '../job/desk';
 import { Judge } from '../job/judge';
 import { StepsList } from '../load-path/steps-list';
+import { BuilderKinds } from './builder-kinds';
 import { CombinationCard } from './combination-card';
 import { addLoad, changeLoad, freeId } from './edits';
 import { Envelope } from './envelope';
@@ -34,6 +36,7 @@ type Sheet = 'picture' | 'take-off' | 'envelope' | 'standing';
     MatButtonToggle,
     MatButtonToggleGroup,
     MatIcon,
+    BuilderKinds,
     CombinationCard,
     Envelope,
     InstrumentPanel,
@@ -144,6 +147,10 @@ export class LoadStage {
       ariaLabel: 'Add a load',
     });
     ref.afterClosed().subscribe((load) => load && this.take(load));
+  }
+
+  protected takeKind(kind: string): void {
+    this.take(newLoad(kind, 'L1'));
   }
 
   /** Takes a new load in; the first one names the job's family, where nobody has. */

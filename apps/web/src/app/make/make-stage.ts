@@ -174,7 +174,7 @@ export class MakeStage {
     if (!v) return { holds: undefined, words: 'Being judged …' };
     const { says } = headline(this.judge.judged()!, v, null);
     const holds = v.state === 'sound' || v.state === 'tight';
-    const who = this.job().stands ? '' : 'The job ';
+    const who = this.job().stands ? '' : says.startsWith('not shown') ? 'The job is ' : 'The job ';
     return { holds, words: holds ? `${who}${says}.` : `${who}${says}. Every sheet says so.` };
   });
 

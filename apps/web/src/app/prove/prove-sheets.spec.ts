@@ -19,6 +19,7 @@ import { FitUpSheet } from './fit-up-sheet';
 import { LogDesk } from './log-desk';
 import { LogbookSheet } from './logbook-sheet';
 import { ProofSheet } from './proof-sheet';
+import { ProveStage } from './prove-stage';
 import { Prover } from './prover';
 import { RecordSheet } from './record-sheet';
 import { TightenSheet } from './tighten-sheet';
@@ -394,4 +395,13 @@ describe('record and after', () => {
     expect(log.by()).toBe('JF');
     expect(text()).toContain('JF, Jonas Fenn');
   });
+});
+
+it('before there is a load no figure stands beside “as drawn” and “as built”', async () => {
+  await show(ProveStage, { ...plated(), loads: [] });
+  const figures = () => [...host().querySelectorAll('.standing b')].map((b) => b.textContent);
+  expect(figures()).toEqual(['–', '–']);
+  expect(text()).toContain('not shown to hold');
+  await show(ProveStage);
+  expect(figures()).toEqual([expect.stringMatching(/^\d\.\d\d$/), expect.stringMatching(/^\d\.\d\d$/)]);
 });

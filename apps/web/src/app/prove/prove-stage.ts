@@ -85,6 +85,10 @@ export class ProveStage {
   protected words(s: StandsAs): string {
     return STATES[s.state];
   }
+  /** A dash where no link has a figure, as before there is a load. */
+  protected figure(s: StandsAs): string {
+    return s.weakest ? s.utilisation.toFixed(2) : '–';
+  }
   protected holds(s: StandsAs): boolean {
     return s.state === 'sound' || s.state === 'tight';
   }

@@ -1,5 +1,6 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { Job } from '@core/job/schema';
+import { provideRouter } from '@angular/router';
 import { fromSheet } from '@core/job/values';
 import { testJob } from '@core/testing/test-job';
 import { provideDesk, type TestDesk } from '../testing/desk';
@@ -30,6 +31,7 @@ async function show(job: Job) {
   jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'nextTick', 'setImmediate', 'performance'] });
   started.spreader.length = 0;
   desk = provideDesk(job);
+  TestBed.configureTestingModule({ providers: [provideRouter([])] });
   fixture = TestBed.createComponent(SpreadStage);
   fixture.detectChanges();
 }

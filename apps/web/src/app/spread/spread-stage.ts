@@ -3,6 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatIcon } from '@angular/material/icon';
 import { MatProgressBar } from '@angular/material/progress-bar';
+import { RouterLink } from '@angular/router';
 import { cautionsFor } from '@core/chain/cautions';
 import type { Point } from '@core/geometry/points';
 import { sameRect } from '@core/geometry/rects';
@@ -46,6 +47,7 @@ const SKIN = 2;
     MatButton,
     MatButtonToggle,
     MatButtonToggleGroup,
+    RouterLink,
     MatIcon,
     MatProgressBar,
     PickField,
