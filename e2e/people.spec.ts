@@ -28,8 +28,15 @@ test('two people in one job: each is seen by the other, and what one saves comes
   await expect(page.locator('[data-bolt=B3]')).toHaveAttribute('aria-label', /-95 mm forward/);
   await other.close();
   await expect(page.locator('.others')).toHaveCount(0);
+  // What came in is said until something is changed here.
+  await expect(page.locator('.came')).toHaveText('what another tab changed came in');
   const { items } = (await stored(page, id)).bolts;
   expect([items[0].x, items[2].x]).toEqual([106, -95]);
+  // Undo takes back what was done here, and nothing of theirs.
+  await page.keyboard.press('Control+z');
+  await saved(page);
+  const { items: undone } = (await stored(page, id)).bolts;
+  expect([undone[0].x, undone[2].x]).toEqual([105, -95]);
 });
 
 test('a worker that ends quietly is noticed: the verdict goes, and comes back from a new one', async ({ page }) => {
@@ -124,17 +131,21 @@ test('without anybody who keeps the shop nothing listens on the network; a resto
   const data = join(folder, 'jobs.sqlite');
   const env = { ...process.env, MAST_SHOE_DATA: data, PORT: '0' };
   const run = (...args: string[]) => spawnSync(process.execPath, args, { env, encoding: 'utf8', timeout: 60_000 });
+  const says = (...args: string[]) => {
+    const { stdout, stderr } = run(...args);
+    return stdout + stderr;
+  };
   const refused = run('scripts/serve.mjs', '--lan');
   expect([refused.status, refused.stdout]).toEqual([1, expect.stringContaining('nobody is set up who keeps the shop')]);
   const server = await startDemoServer({ data, ...fromSeeded() });
   const kept = await (await fetch(`${server.address}/api/jobs/core-sampler-winch/job.json`)).text();
   const main = ['--import', 'tsx', 'apps/server/src/backups/main.ts'];
-  expect(run(...main, 'backup').stdout).toContain('backed up as');
-  expect(run(...main, 'restore', 'latest').stderr).toContain('stop the server first');
+  expect(says(...main, 'backup')).toContain('backed up as');
+  expect(says(...main, 'restore', 'latest')).toContain('stop the server first');
   await server.stop('SIGKILL');
   for (const end of ['', '-wal', '-shm']) rmSync(data + end, { force: true });
-  expect(run('scripts/serve.mjs').stdout).toContain('npm run restore');
-  expect(run(...main, 'restore', 'latest').stdout).toContain('is back as');
+  expect(says('scripts/serve.mjs')).toContain('npm run restore');
+  expect(says(...main, 'restore', 'latest')).toContain('is back as');
   const again = await startDemoServer({ data, demo: false });
   expect(await (await fetch(`${again.address}/api/jobs/core-sampler-winch/job.json`)).text()).toBe(kept);
   await again.stop();

@@ -4,10 +4,12 @@ import {
   copyFileSync,
   existsSync,
   mkdirSync,
+  mkdtempSync,
   readdirSync,
   readFileSync,
   renameSync,
   rmSync,
+  statSync,
   writeFileSync,
 } from 'node:fs';
 import { dirname, join, parse } from 'node:path';
@@ -27,6 +29,10 @@ export interface Manifest {
   readonly lacking: readonly string[];
 }
 
+/** A backup that was being written this long ago was never finished, ms. */
+const LEFT = 86_400_000;
+const PART = '.part-';
+
 const digest = (file: string): string => createHash('sha256').update(readFileSync(file)).digest('hex');
 
 /** Where the backups of a database lie, unless somebody says otherwise: a demo's are never taken for a shop's. */
@@ -43,21 +49,33 @@ export const backupsIn = (folder: string): string[] =>
 /**
  * A backup of the database as it is, while it is used, and of every photograph: written aside, opened and looked through, and only
  * then given its name. Photographs of all backups stand together once, by what is in them. What the keep rules no longer hold is
- * taken away. Throws where it cannot be written or is not whole; the ones before stay.
+ * taken away. Two at once, as by the server and by hand, do not meet: each writes in a folder of its own, and has a name of its own.
+ * Throws where it cannot be written or is not whole; the ones before stay.
  */
 export async function backUp(db: Db, photos: string, folder: string, now = new Date()): Promise<string> {
-  const name = backupName(now);
-  const part = join(folder, `${name}.part`);
-  rmSync(part, { recursive: true, force: true });
-  mkdirSync(part, { recursive: true, mode: 0o700 });
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  for (const left of readdirSync(folder).filter((f) => f.startsWith(PART)))
+    if (now.getTime() - statSync(join(folder, left)).mtimeMs > LEFT) rmSync(join(folder, left), { recursive: true, force: true });
+  const part = mkdtempSync(join(folder, PART));
+  try {
+    await write(db, photos, folder, part, now);
+    const name = nameIn(folder, part, now);
+    for (const old of notKept(backupsIn(folder)).filter((n) => n !== name))
+      rmSync(join(folder, old), { recursive: true, force: true });
+    return name;
+  } catch (e) {
+    rmSync(part, { recursive: true, force: true });
+    throw e;
+  }
+}
+
+/** Writes a backup into `part`, and looks through it. */
+async function write(db: Db, photos: string, folder: string, part: string, now: Date): Promise<void> {
   const file = join(part, DATABASE);
   await db.backup(file);
   chmodSync(file, 0o600);
   const fault = faultOf(file);
-  if (fault) {
-    rmSync(part, { recursive: true, force: true });
-    throw new Error(`the backup is not whole: ${fault}`);
-  }
+  if (fault) throw new Error(`the backup is not whole: ${fault}`);
   const named = db
     .prepare<[], { sha256: string }>('SELECT sha256 FROM photo ORDER BY sha256')
     .all()
@@ -70,9 +88,18 @@ export async function backUp(db: Db, photos: string, folder: string, now = new D
     lacking,
   };
   writeFileSync(join(part, 'manifest.json'), JSON.stringify(manifest, null, 1), { mode: 0o600 });
-  renameSync(part, join(folder, name));
-  for (const old of notKept(backupsIn(folder))) rmSync(join(folder, old), { recursive: true });
-  return name;
+}
+
+/** Gives a finished backup its name: of the second it was begun in, or the first after it that is free. */
+function nameIn(folder: string, part: string, at: Date): string {
+  const name = backupName(at);
+  try {
+    renameSync(part, join(folder, name));
+    return name;
+  } catch (e) {
+    if (!['ENOTEMPTY', 'EEXIST'].includes((e as { code?: string }).code ?? '')) throw e;
+    return nameIn(folder, part, new Date(at.getTime() + 1000));
+  }
 }
 
 /** Both sizes of a photograph into another folder; false where it is not what it was. */
@@ -82,8 +109,9 @@ function keepPhoto(from: string, to: string, sha: string): boolean {
     const [a, b] = [photoPath(from, sha, thumb), photoPath(to, sha, thumb)];
     if (!existsSync(a) || existsSync(b)) continue;
     mkdirSync(dirname(b), { recursive: true, mode: 0o700 });
-    copyFileSync(a, `${b}.part`);
-    settle(`${b}.part`, b);
+    const part = `${b}.${process.pid}.part`;
+    copyFileSync(a, part);
+    settle(part, b);
   }
   return true;
 }

@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
@@ -101,6 +101,21 @@ it('a backup that is not whole is not brought back, and nothing is touched', asy
   }
   expect(() => restore(backups, '2020-01-01T000000', file)).toThrow(`there are ${name}`);
   expect(() => restore(backups, '../..', file)).toThrow('there is no backup');
+});
+
+it('two at once, as by the server and by hand, are both made, each whole; what was never finished is cleared away', async () => {
+  const { at, db, backups } = await shop();
+  const now = new Date('2026-05-02T10:00:00Z');
+  const left = join(backups, '.part-left');
+  mkdirSync(left, { recursive: true });
+  utimesSync(left, new Date('2026-05-01T09:00:00Z'), new Date('2026-05-01T09:00:00Z'));
+  // The rules keep one of a day: of two at once each process keeps its own, and the next that is made takes the older away.
+  const made = await Promise.all([1, 2].map(() => backUp(db, join(at, 'photos'), backups, now)));
+  expect(made.toSorted()).toEqual(['2026-05-02T100000', '2026-05-02T100001']);
+  for (const name of backupsIn(backups)) expect(backupFault(backups, name)).toBe('');
+  expect(backupsIn(backups)).toContain('2026-05-02T100001');
+  expect(readdirSync(backups).filter((f) => f.startsWith('.'))).toEqual([]);
+  closeDatabase(db);
 });
 
 it('a photograph that was gone already is said to lack, and keeps no backup from being made', async () => {
