@@ -54,8 +54,7 @@ export const backupsIn = (folder: string): string[] =>
  */
 export async function backUp(db: Db, photos: string, folder: string, now = new Date()): Promise<string> {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  for (const left of readdirSync(folder).filter((f) => f.startsWith(PART)))
-    if (now.getTime() - statSync(join(folder, left)).mtimeMs > LEFT) rmSync(join(folder, left), { recursive: true, force: true });
+  clearLeft(folder, now);
   const part = mkdtempSync(join(folder, PART));
   try {
     await write(db, photos, folder, part, now);
@@ -66,6 +65,14 @@ export async function backUp(db: Db, photos: string, folder: string, now = new D
   } catch (e) {
     rmSync(part, { recursive: true, force: true });
     throw e;
+  }
+}
+
+/** Takes away what was being written when a process ended; another may be doing the same. */
+function clearLeft(folder: string, now: Date): void {
+  for (const part of readdirSync(folder).filter((f) => f.startsWith(PART))) {
+    const at = statSync(join(folder, part), { throwIfNoEntry: false });
+    if (at && now.getTime() - at.mtimeMs > LEFT) rmSync(join(folder, part), { recursive: true, force: true });
   }
 }
 
