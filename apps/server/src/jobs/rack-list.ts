@@ -48,6 +48,8 @@ export interface Tag {
   readonly judged: number;
   /** The day the first of what it asks for falls due; empty where nothing does, null while that is worked out. */
   readonly due: string | null;
+  /** How far what goes by use has come, where it is due soon; empty where nothing is, or that is not known. */
+  readonly byUse: string;
 }
 
 export interface RackPage {
@@ -75,13 +77,14 @@ const ORDER = {
   changed: 'j.updated_at DESC, j.rowid DESC',
   name: 'j.name COLLATE NOCASE, j.id',
   worst: `CASE v.state WHEN 'fails' THEN 0 WHEN 'refused' THEN 1 WHEN 'tight' THEN 2 WHEN 'sound' THEN 3 ELSE 4 END, v.good_for, j.name COLLATE NOCASE`,
-  due: `coalesce(a.next_on, '') = '', a.next_on, j.name COLLATE NOCASE, j.id`,
+  due: `coalesce(a.next_on, '') = '' AND coalesce(a.by_use, '') = '', coalesce(a.next_on, '') = '', a.next_on, j.name COLLATE NOCASE, j.id`,
   customer: `j.customer = '', j.customer COLLATE NOCASE, j.name COLLATE NOCASE, j.id`,
 } as const;
 /** What falls due, and verdicts, are joined in only where they are asked about. */
 const ASKS = ' LEFT JOIN asks a ON a.job_id = j.id';
 /** What was written since in the logbook may have changed what falls due. */
 const LINES = '(SELECT count(*) FROM log WHERE log.job_id = j.id)';
+const KNOWN = `a.edition = @edition AND a.version = j.version AND a.lines = ${LINES}`;
 const JUDGED = `FROM job j LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version`;
 
 interface Row extends Omit<Tag, 'archived' | 'binned' | 'demo' | 'verdict'> {
@@ -127,8 +130,9 @@ export function rackPage(db: Db, asked: RackAsked, edition: string, today: strin
     values['state'] = asked.state;
   }
   if (asked.due !== undefined) {
-    where.push(`a.next_on <> '' AND a.next_on ${asked.due === 'overdue' ? '<' : '<='} @until`);
-    values['until'] = asked.due === 'overdue' ? today : soonUntil(today);
+    const over = asked.due === 'overdue';
+    where.push(`(a.next_on <> '' AND a.next_on ${over ? '< @until' : "<= @until OR a.by_use <> ''"})`);
+    values['until'] = over ? today : soonUntil(today);
   }
   const all = where.join(' AND ');
   const judged = asked.state !== undefined || asked.sort === 'worst';
@@ -145,7 +149,7 @@ export function rackPage(db: Db, asked: RackAsked, edition: string, today: strin
     `SELECT j.id, j.name, j.family, j.customer, j.aboard, j.note, j.version, j.archived, j.binned_at IS NOT NULL AS binned, j.demo,
          j.updated_at AS updatedAt, coalesce(f.unreadable, '') AS unreadable,
          CASE WHEN f.edition = @edition THEN f.version ELSE 0 END AS judged, v.verdict,
-         CASE WHEN a.edition = @edition AND a.version = j.version AND a.lines = ${LINES} THEN a.next_on END AS due
+         CASE WHEN ${KNOWN} THEN a.next_on END AS due, CASE WHEN ${KNOWN} THEN a.by_use ELSE '' END AS byUse
        FROM json_each(@ids) AS picked JOIN job j ON j.id = picked.value
          LEFT JOIN face f ON f.job_id = j.id LEFT JOIN verdict v ON v.job_id = j.id AND v.version = f.version${ASKS}
        ORDER BY picked.key`,

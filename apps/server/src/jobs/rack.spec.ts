@@ -57,6 +57,12 @@ describe('the rack is found by words, and sorted', () => {
     expect(page.tags.map((t: { due: string }) => t.due)).toEqual([at(-40), at(12), at(200)]);
     expect(names(await ask('due=overdue'))).toEqual([mast.name]);
     expect(names(await ask('due=soon&sort=due'))).toEqual([mast.name, bench.name]);
+    // By use: no day, and soon all the same; after what has one.
+    rack.due.put(winch.id, 1, 0, [], '', '85 of 100 loads');
+    const byUse = await ask('due=soon&sort=due');
+    expect(names(byUse)).toEqual([mast.name, bench.name, winch.name]);
+    expect(byUse.tags.map((t: { byUse: string }) => t.byUse)).toEqual(['', '', '85 of 100 loads']);
+    expect(names(await ask('due=overdue'))).toEqual([mast.name]);
     // Of another version: not known, and counted as waiting.
     rack.due.put(mast.id, 0, 0, [], at(-40));
     const behind = await ask('q=pen');

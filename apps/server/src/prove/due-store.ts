@@ -33,10 +33,10 @@ export class DueStore {
     return this.sql.behind.all(this.edition);
   }
 
-  /** A job deleted meanwhile asks for nothing. */
-  put(id: string, version: number, lines: number, tasks: readonly Task[], nextOn: string): void {
+  /** `nextOn`, `byUse`: what comes first, by its day and by use. A job deleted meanwhile asks for nothing. */
+  put(id: string, version: number, lines: number, tasks: readonly Task[], nextOn: string, byUse = ''): void {
     try {
-      this.sql.put.run({ id, version, lines, edition: this.edition, tasks: JSON.stringify(tasks), nextOn });
+      this.sql.put.run({ id, version, lines, edition: this.edition, tasks: JSON.stringify(tasks), nextOn, byUse });
     } catch (e) {
       if ((e as { code?: string }).code !== 'SQLITE_CONSTRAINT_FOREIGNKEY') throw e;
     }

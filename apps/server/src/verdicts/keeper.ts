@@ -1,4 +1,4 @@
-import { dayIn, dueOf, nextDue } from '@core/prove/due';
+import { dayIn, dueOf, nextDue, soonByUse } from '@core/prove/due';
 import { Busy, NotStarted, TookTooLong, type Workers } from '../pool/workers';
 import type { JobStore } from '../jobs/job-store';
 import type { DueStore } from '../prove/due-store';
@@ -95,7 +95,8 @@ export class Keeper {
       if (this.ended) return;
       const { zone } = shop.get().settings;
       const today = dayIn(new Date().toISOString(), zone);
-      due.put(id, row.version, lines.length, tasks, nextDue(dueOf(tasks, lines, today, zone), today));
+      const now = dueOf(tasks, lines, today, zone);
+      due.put(id, row.version, lines.length, tasks, nextDue(now, today), soonByUse(now));
     } catch {
       // Nothing is written: a job that was not looked at is said to be waiting, never to ask for nothing.
       this.later(id);

@@ -5,7 +5,7 @@ import { madeOf, type MadeOf } from '../shop/made-of';
 import { resolved, testJob } from '../testing/test-job';
 import { logOf, type Written } from '../testing/log-lines';
 import { boltLife } from './bolt-life';
-import { byDue, dueOf, inUseFrom, nextDue, soonUntil } from './due';
+import { byDue, dueOf, inUseFrom, nextDue, soonByUse, soonUntil } from './due';
 import { lookAt } from './look-at';
 import { tasksOf, type Task } from './tasks';
 
@@ -114,6 +114,17 @@ describe('the due list', () => {
     expect(nextDue(due([used('2026-01-01'), miles], '2026-02-01', [fifty]), '2026-02-01')).toBe('2026-02-01');
     expect(nextDue(due([], '2026-02-01', [year, fifty]), '2026-02-01')).toBe('');
     expect(soonUntil('2026-12-15')).toBe('2027-01-14');
+  });
+  it('what goes by use and is most of the way there is soon, and says how far, without a day', () => {
+    const hundred: Task = { ...year, id: 'rope', every: { times: 100 } };
+    const after = (n: number) => {
+      const lines: Written[] = [used('2026-01-01'), { body: { kind: 'used', times: n, what: 'lifts' }, about: {} }];
+      return due(lines, '2026-02-01', [year, hundred]);
+    };
+    // Four fifths of the way (common practice).
+    expect([79, 80, 99, 100].map((n) => soonByUse(after(n)))).toEqual(['', '80 of 100 loads', '99 of 100 loads', '']);
+    expect(nextDue(after(99), '2026-02-01')).toBe('2027-01-01');
+    expect(nextDue(after(100), '2026-02-01')).toBe('2026-02-01');
   });
   it('overdue comes first, the longest first', () => {
     const of = (id: string, months: number): Task => ({ ...year, id, name: id, every: { months } });

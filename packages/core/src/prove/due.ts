@@ -90,6 +90,9 @@ export function nextDue(due: readonly Due[], today: string): string {
   return days.sort()[0] ?? '';
 }
 
+/** How far the first of what goes by use has come, where it is due soon; empty where nothing is. */
+export const soonByUse = (due: readonly Due[]): string => due.find((d) => d.state === 'soon' && d.on === '')?.says ?? '';
+
 const ORDER = { overdue: 0, soon: 1, later: 2, 'not in use': 3, done: 4 } as const;
 /** Overdue first, the longest first; then what comes soonest. */
 export const byDue = (a: Due, b: Due): number =>

@@ -11,6 +11,7 @@ export const NEWS: readonly Edition[] = [
       'Undo takes back what you did, and nothing of what somebody else saved meanwhile.',
       'What is pressed or dragged stays where it is while a verdict comes in.',
       'A job without a load opens on what may pull or press on it.',
+      'The rack finds what falls due soon by use too, and says how far it has come.',
     ],
   },
   {

@@ -50,6 +50,8 @@ export interface Tag {
   readonly judged: number;
   /** The day the first of what it asks for falls due; empty where nothing does, null while that is worked out. */
   readonly due: string | null;
+  /** How far what goes by use has come, where it is due soon; empty where nothing is, or that is not known. */
+  readonly byUse: string;
 }
 
 export type Place = 'rack' | 'archive' | 'bin';

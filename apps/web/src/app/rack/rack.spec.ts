@@ -38,6 +38,7 @@ const tag = (id: string, more: Partial<Tag> = {}): Tag => ({
   verdict: VERDICT,
   judged: 1,
   due: '',
+  byUse: '',
   ...more,
 });
 const document = { ...oneFoot(testJob()), id: 'a', name: 'Job a' };
@@ -245,11 +246,25 @@ describe('what hangs where, and how it is found', () => {
     expect([...host().querySelectorAll('h3')].map((h) => h.textContent!.trim())).toEqual(['Job a', 'Job b', 'Job c']);
   });
   it('says on the tag what falls due, and what is overdue since when; of what is not known yet nothing', async () => {
-    asked().flush(page([tag('a', { due: '2026-11-27' }), tag('b', { due: '2026-11-28' }), tag('c', { due: null }), tag('d')]));
+    asked().flush(
+      page([
+        tag('a', { due: '2026-11-27' }),
+        tag('b', { due: '2026-11-28', byUse: '85 of 100 loads' }),
+        tag('c', { due: null }),
+        tag('e', { byUse: '900 of 1,000 miles' }),
+        tag('d'),
+      ]),
+    );
     await settle();
     http.match((x) => x.url === '/api/jobs/drawn');
     const due = [...host().querySelectorAll('.tags li')].map((t) => t.querySelector('.due')?.textContent?.trim() ?? '');
-    expect(due).toEqual(['overdue since 2026-11-27', 'due 2026-11-28', '', '']);
+    expect(due).toEqual([
+      'overdue since 2026-11-27',
+      'due 2026-11-28; due soon: 85 of 100 loads',
+      '',
+      'due soon: 900 of 1,000 miles',
+      '',
+    ]);
     expect(host().querySelectorAll('.due.over')).toHaveLength(1);
   });
   it('a table shows the same for many, and no figure of an older version', async () => {

@@ -40,7 +40,7 @@ export class TagCard {
   protected readonly reason = computed(() => reasonOf(this.tag()));
   protected readonly goodFor = computed(() => goodForOf(this.tag()));
   protected readonly due = computed(() => dueOf(this.tag(), this.today()));
-  protected readonly over = computed(() => this.due() !== '' && this.tag().due! < this.today());
+  protected readonly over = computed(() => Boolean(this.tag().due) && this.tag().due! < this.today());
   private readonly name = viewChild<ElementRef<HTMLInputElement>>('name');
   private readonly more = viewChild('more', { read: ElementRef<HTMLElement> });
 

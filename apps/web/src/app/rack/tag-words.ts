@@ -28,10 +28,10 @@ export function reasonOf(t: Tag): string {
 /** The class of a tag: a verdict that is not of this version is no state. */
 export const lookOf = (t: Tag): string => (t.judged === t.version ? (t.verdict?.state ?? 'waits') : 'waits');
 
-/** "due 2027-03-01", "overdue since 2026-01-01"; empty where nothing falls due or that is not known yet. */
+/** "due 2027-03-01", "overdue since 2026-01-01", "due soon: 85 of 100 loads"; empty where nothing falls due or that is not known yet. */
 export function dueOf(t: Tag, today: string): string {
-  if (!t.due) return '';
-  return t.due < today ? `overdue since ${t.due}` : `due ${t.due}`;
+  const byDay = !t.due ? '' : t.due < today ? `overdue since ${t.due}` : `due ${t.due}`;
+  return [byDay, t.byUse && `due soon: ${t.byUse}`].filter(Boolean).join('; ');
 }
 
 export const titled = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
