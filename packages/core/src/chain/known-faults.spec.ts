@@ -1,18 +1,9 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { readJob } from '../formats/read-job';
 import type { Job } from '../job/schema';
-import { atFoot } from '../job/at-foot';
+import { caseFile as job } from '../testing/case-file';
 import { solvedCase } from '../testing/solved-case';
 import type { Link } from './evaluate';
 import { judge, meaningOf } from './judge';
 
-/** A job that once was judged wrong. */
-function job(name: string): Job {
-  const read = readJob(readFileSync(join(__dirname, `../testing/cases/${name}.json`), 'utf8'));
-  if (!('job' in read)) throw new Error(read.refusals.map((r) => r.because).join('; '));
-  return atFoot(read.job, 'F1');
-}
 const verdict = (j: Job) => judge(j, { mesh: 'draft' }).verdict;
 const link = (j: Job, id: string): Link => verdict(j).links.find((l) => l.id === id)!;
 const state = (name: string) => verdict(job(name)).state;

@@ -1,10 +1,10 @@
 import { roundedRect } from '../geometry/region';
 import type { PlacedBolt, Resolved } from '../job/resolve';
-import { shareInPlane, type BoltShear } from '../sharing/in-plane';
-import { alongStiffness } from '../sharing/unlike-bolts';
+import { baseBolts } from '../sharing/base-bolts';
+import type { BoltShear } from '../sharing/in-plane';
 import { headDepth, headKind } from '../stock/heads';
 import { bearingOf, holeKind } from '../stock/hole-kinds';
-import { isRefusal, refuse, type Refusal } from '../units/refusal';
+import { refuse } from '../units/refusal';
 import { formula } from '../working/formula';
 import { bearingBothWays } from './bearing';
 import { everyBolt, layoutRule, notApplicable, outcome, worst, type Check, type CheckResult } from './check';
@@ -14,23 +14,13 @@ import { remembered } from './remembered';
 import { plateHoleKind } from './wide-holes';
 import type { Working } from '../working/steps';
 
-/** The bolts that go through the base, where it is they that hold the fitting. */
+/** The bolts that hold the base. */
 const through = remembered((r: Resolved): readonly { readonly bolt: PlacedBolt; readonly i: number }[] =>
-  r.welds.fitting === 'none' ? r.bolts.flatMap((bolt, i) => (bolt.throughBase ? [{ bolt, i }] : [])) : [],
+  baseBolts(r).map((i) => ({ bolt: r.bolts[i]!, i })),
 );
 
 /** What each bolt through the base gets of the load along the plate: all of it comes in by them. */
-function sharesOfBase(r: Resolved, s: Loaded): readonly BoltShear[] | Refusal {
-  const { fx, fy, mz } = s.loadCase;
-  const shared = shareInPlane(
-    through(r).map((t) => t.bolt),
-    fx,
-    fy,
-    mz,
-    alongStiffness(r)?.filter((_, i) => r.bolts[i]!.throughBase),
-  );
-  return isRefusal(shared) ? shared : shared.shears;
-}
+const sharesOfBase = (s: Loaded): readonly BoltShear[] => (s.ofBase?.inPlane ?? s.inPlane).shears;
 
 const assumedMetal = (r: Resolved): string[] =>
   r.baseMetalSaid ? [] : [`the base is taken as ${r.baseMetal.name}: say what it is made of`];
@@ -48,8 +38,7 @@ export const baseHole: Check = {
   evaluate(r, s, w) {
     const all = through(r);
     if (all.length === 0) return notApplicable('no bolt goes through the base, or it is welded to the plate');
-    const shares = sharesOfBase(r, s);
-    if (isRefusal(shares)) return shares;
+    const shares = sharesOfBase(s);
     if (shares.every((v) => v.total < 1e-9)) return notApplicable('no force along the plate in this case');
     const { slot, along } = r.baseHole;
     const slides = slot > 0 ? Math.max(...shares.map((v) => Math.abs(along === 'x' ? v.x : v.y) / Math.max(v.total, 1e-9))) : 0;

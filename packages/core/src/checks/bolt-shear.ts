@@ -1,4 +1,5 @@
 import type { Resolved } from '../job/resolve';
+import { byItsBase } from '../sharing/share';
 import { groupCoefficient } from '../sharing/instantaneous-centre';
 import type { Loaded } from './demand/demand';
 import { formula } from '../working/formula';
@@ -15,26 +16,31 @@ const F_VED = formula('F_v.Ed', 'sqrt(V_x² + V_y²)', 'N');
 
 /** In-plane force on bolt i by the elastic method, with its working; agrees with `sharing/in-plane`. */
 export function shearOn(r: Resolved, s: Loaded, i: number, w: Working): number {
-  const { centre, polar, torsion } = s.inPlane;
-  if (!w.recording || polar < 1e-6) return s.inPlane.shears[i]!.total;
+  const k = byItsBase(s, i);
+  const group = k < 0 ? { ...s.inPlane, n: r.bolts.length } : { ...s.ofBase!.inPlane, n: s.ofBase!.bolts.length };
+  const { centre, polar, torsion } = group;
+  if (!w.recording) return s.shears[i]!.total;
+  const words = k < 0 ? '' : 'the base’s own bolts take all that comes in by it; ';
+  if (polar < 1e-6) return w.found('F_v.Ed', s.shears[i]!.total, 'N', `${words}${r.bolts[i]!.id}`);
   const b = r.bolts[i]!;
   const put = {
     F_x: s.loadCase.fx,
     F_y: s.loadCase.fy,
-    n: r.bolts.length,
+    n: group.n,
     M_T: torsion,
     r_x: b.x - centre.x,
     r_y: b.y - centre.y,
     I_p: polar,
   };
-  const a = s.inPlane.parts?.[i];
+  const a = group.parts?.[k < 0 ? i : k];
   const V_x =
     a === undefined
-      ? w.of(V_X, put, `Ip is Σr² over the group; ${b.id}`)
-      : w.of(VA_X, { ...put, a }, `Ip is Σa·r² over the group, a the bolt’s stiffness against their mean; ${b.id}`);
+      ? w.of(V_X, put, `${words}Ip is Σr² over the group; ${b.id}`)
+      : w.of(VA_X, { ...put, a }, `${words}Ip is Σa·r² over the group, a the bolt’s stiffness against their mean; ${b.id}`);
   const V_y = a === undefined ? w.of(V_Y, put) : w.of(VA_Y, { ...put, a });
   const all = w.of(F_VED, { V_x, V_y });
-  if (!s.friction) return all;
+  // Friction lies under the plate: the base's own bolts are not spared by it.
+  if (!s.friction || k >= 0) return all;
   const { mu, press, gamma, slides, left } = s.friction;
   // Friction holds more than slides: nothing is left.
   if (left === 0)
@@ -50,7 +56,7 @@ export function shearOn(r: Resolved, s: Loaded, i: number, w: Working): number {
 function byCentre(r: Resolved, s: Loaded, w: Working): void {
   const { fx, fy, mz } = s.loadCase;
   const F = Math.hypot(fx, fy);
-  if (!w.recording || s.inPlane.parts || F < 1e-9 || Math.abs(s.inPlane.torsion) < 1e-6 * F * r.d) return;
+  if (!w.recording || s.inPlane.parts || s.ofBase || F < 1e-9 || Math.abs(s.inPlane.torsion) < 1e-6 * F * r.d) return;
   const C = groupCoefficient(r.bolts, fx, fy, mz);
   if (C !== undefined && C > 0)
     w.found(

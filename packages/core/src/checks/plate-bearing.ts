@@ -28,7 +28,7 @@ export const plateBearing: Check = {
     const { rules, bolts, region } = r;
     return worst(everyBolt(r), w, (i, _k, w) => {
       const bolt = bolts[i]!;
-      const force = s.inPlane.shears[i]!;
+      const force = s.shears[i]!;
       return bearingBothWays(
         { rules, bolts, bolt, force, pressed: -1, region, parts: { ...parts, t: bearingThickness(r, i) } },
         w,

@@ -41,7 +41,7 @@ export const skinBearing = onSkin({
     const { rules, bolts } = r;
     const edges = flangeRegion(r);
     return worst(everyBolt(r), w, (i, _k, w) =>
-      bearingBothWays({ rules, bolts, bolt: bolts[i]!, force: s.inPlane.shears[i]!, pressed: 1, parts, ...edges }, w),
+      bearingBothWays({ rules, bolts, bolt: bolts[i]!, force: s.shears[i]!, pressed: 1, parts, ...edges }, w),
     );
   },
 });

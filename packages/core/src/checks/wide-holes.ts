@@ -11,7 +11,7 @@ const ALONG = 1e-6;
 /** A bolt that cannot bear on its hole: the force runs along its slot, or the hole is wider than any rule of bearing knows. */
 export function bearsNot(r: Resolved, s: Loaded, where: 'plate' | 'skin'): Refusal | undefined {
   if (r.joint.tightening === 'slip resistant') return undefined;
-  const pressed = everyBolt(r).filter((i) => s.inPlane.shears[i]!.total > 1e-9);
+  const pressed = everyBolt(r).filter((i) => s.shears[i]!.total > 1e-9);
   const [first] = pressed;
   if (first === undefined) return undefined;
   const at = `bolts.items.${first} (${r.bolts[first]!.id})`;
@@ -27,7 +27,7 @@ export function bearsNot(r: Resolved, s: Loaded, where: 'plate' | 'skin'): Refus
   const run = slotRun({ plate: r.d0, slot: r.slot });
   const long = Math.hypot(run.x, run.y);
   const slides = pressed.find((i) => {
-    const v = s.inPlane.shears[i]!;
+    const v = s.shears[i]!;
     return long > 0 && Math.abs(v.x * run.x + v.y * run.y) / long > ALONG * v.total;
   });
   if (slides === undefined) return undefined;

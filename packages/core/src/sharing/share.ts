@@ -1,8 +1,10 @@
+import { collinear } from '../geometry/points';
 import type { LoadCase } from '../loads/load-case';
 import { eachKind } from '../job/of-kind';
 import { weldedOnly, type Resolved } from '../job/resolve';
 import { isRefusal, type Refusal } from '../units/refusal';
-import { shareInPlane, type InPlane } from './in-plane';
+import { baseBolts } from './base-bolts';
+import { shareInPlane, type BoltShear, type InPlane } from './in-plane';
 import { shareOutOfPlane, type Bed, type OutOfPlane } from './out-of-plane';
 import { leftByPlate } from './t-stub';
 import { alongStiffness, axialParts } from './unlike-bolts';
@@ -17,10 +19,31 @@ export interface Shared {
   /** The same on the skin's face, and in the skin's middle plane: V tips the joint by what it stands above it. */
   readonly onSkin: LoadCase;
   readonly midSkin: LoadCase;
+  /** Of all bolts together, where the plate slides on the structure. */
   readonly inPlane: InPlane;
+  /** Of the base's own bolts alone, where the base slides on the plate; none where it has none. */
+  readonly ofBase?: OfBase;
+  /** What each bolt gets sideways, N: the more of the two. */
+  readonly shears: readonly BoltShear[];
+  /** What each bolt is pulled by, of a base's own bolts the more of both too. */
   readonly outOfPlane: OutOfPlane;
-  /** What friction takes before the bolts do, where the job counts it; the shears in `inPlane` are what is left. */
+  /** What friction takes before the bolts do, where the job counts it; the shears of all together are what is left. */
   readonly friction?: Friction;
+}
+
+/** What comes to the bolts that hold the base itself. */
+export interface OfBase {
+  /** Which they are, in the order of the joint. */
+  readonly bolts: readonly number[];
+  /** In that order. */
+  readonly inPlane: InPlane;
+}
+
+/** Place among the base's own bolts of one that gets more from its base than as one of all; −1 where it does not. */
+export function byItsBase({ inPlane, ofBase }: Pick<Shared, 'inPlane' | 'ofBase'>, i: number): number {
+  if (!ofBase || ofBase.bolts.length === inPlane.shears.length) return -1;
+  const k = ofBase.bolts.indexOf(i);
+  return k >= 0 && ofBase.inPlane.shears[k]!.total > inPlane.shears[i]!.total ? k : -1;
 }
 
 /** Height of the plate's face above the skin, mm: its plates, and what is packed under them, the mean of the bolts. */
@@ -45,6 +68,7 @@ function orBending(r: Resolved, bed: Bed, stiff: OutOfPlane, c: LoadCase): OutOf
 function byWelds(r: Resolved, c: LoadCase): Shared {
   const h = standsOff(r);
   const inPlane: InPlane = { shears: [], centre: { x: 0, y: 0 }, polar: 0, torsion: 0 };
+  const shears: BoltShear[] = [];
   const outOfPlane: OutOfPlane = {
     tensions: [],
     pushes: [],
@@ -54,13 +78,33 @@ function byWelds(r: Resolved, c: LoadCase): Shared {
     push: 0,
     residual: 0,
   };
-  return { loadCase: c, onSkin: lowered(c, h), midSkin: lowered(c, h + r.skinThickness / 2), inPlane, outOfPlane };
+  return { loadCase: c, onSkin: lowered(c, h), midSkin: lowered(c, h + r.skinThickness / 2), inPlane, shears, outOfPlane };
+}
+
+/** Some of the joint's bolts by themselves. */
+const among = <T>(all: readonly T[] | undefined, bolts: readonly number[]): readonly T[] | undefined =>
+  all && bolts.map((i) => all[i]!);
+
+/** The same bed under the base, with the base's own bolts alone. */
+function bedOfBase(bed: Bed, own: readonly number[]): Bed {
+  const bolts = among(bed.bolts, own)!;
+  const left = among(bed.left, own);
+  return { ...bed, bolts, inLine: collinear(bolts), ...(left ? { left } : {}) };
+}
+
+/** Of both answers what is worse at each bolt and on the bed. */
+function worseOf(all: OutOfPlane, alone: OutOfPlane, own: readonly number[]): OutOfPlane {
+  const more = (key: 'tensions' | 'pushes') =>
+    all[key].map((v, i) => (own.includes(i) ? Math.max(v, alone[key][own.indexOf(i)]!) : v));
+  const bed = alone.peak > all.peak ? alone : all;
+  return { ...bed, tensions: more('tensions'), pushes: more('pushes'), push: Math.max(all.push, alone.push) };
 }
 
 /** Shares a factored case between the bolts and the bed. `solved`: what the spread solver found of it, for the friction it takes. */
 export function share(r: Resolved, c: LoadCase, solved?: Solved): Shared | Refusal {
   if (weldedOnly(r)) return byWelds(r, c);
-  const inPlane = shareInPlane(r.bolts, c.fx, c.fy, c.mz, alongStiffness(r));
+  const along = alongStiffness(r);
+  const inPlane = shareInPlane(r.bolts, c.fx, c.fy, c.mz, along);
   if (isRefusal(inPlane)) return inPlane;
   const h = standsOff(r);
   const onSkin = lowered(c, h);
@@ -72,7 +116,42 @@ export function share(r: Resolved, c: LoadCase, solved?: Solved): Shared | Refus
   const stiff = shareOutOfPlane(bed, onSkin.fz, onSkin.mx, onSkin.my);
   if (isRefusal(stiff)) return stiff;
   const outOfPlane = orBending(r, bed, stiff, onSkin);
-  const all = { loadCase: c, onSkin, midSkin: lowered(c, h + r.skinThickness / 2), inPlane, outOfPlane };
+  const own = baseBolts(r);
+  const alone = ownBolts(own, { bed, inPlane, outOfPlane, along }, c, onSkin);
+  if (isRefusal(alone)) return alone;
   const friction = solved && heldByFriction(r, solved.press, inPlane);
-  return friction ? { ...all, inPlane: lessFriction(inPlane, friction), friction } : all;
+  const slid = friction ? lessFriction(inPlane, friction) : inPlane;
+  const all = {
+    loadCase: c,
+    onSkin,
+    midSkin: lowered(c, h + r.skinThickness / 2),
+    inPlane: slid,
+    shears: slid.shears,
+    outOfPlane,
+    ...(friction ? { friction } : {}),
+  };
+  if (!alone) return all;
+  const both = { ...all, ofBase: alone.ofBase, outOfPlane: worseOf(outOfPlane, alone.outOfPlane, own) };
+  const shears = slid.shears.map((v, i) => {
+    const k = byItsBase(both, i);
+    return k < 0 ? v : alone.ofBase.inPlane.shears[k]!;
+  });
+  return { ...both, shears };
+}
+
+/** All of a case on the bolts that hold the base: what all bolts get, where they are all. */
+function ownBolts(
+  own: readonly number[],
+  all: { bed: Bed; inPlane: InPlane; outOfPlane: OutOfPlane; along: readonly number[] | undefined },
+  c: LoadCase,
+  onSkin: LoadCase,
+): { ofBase: OfBase; outOfPlane: OutOfPlane } | Refusal | undefined {
+  if (own.length === 0) return undefined;
+  const { bed, along } = all;
+  if (own.length === bed.bolts.length) return { ofBase: { bolts: own, inPlane: all.inPlane }, outOfPlane: all.outOfPlane };
+  const inPlane = shareInPlane(among(bed.bolts, own)!, c.fx, c.fy, c.mz, among(along, own));
+  if (isRefusal(inPlane)) return { ...inPlane, because: `of the base’s own bolts, ${inPlane.because}` };
+  const outOfPlane = shareOutOfPlane(bedOfBase(bed, own), onSkin.fz, onSkin.mx, onSkin.my);
+  if (isRefusal(outOfPlane)) return { ...outOfPlane, because: `of the base’s own bolts, ${outOfPlane.because}` };
+  return { ofBase: { bolts: own, inPlane }, outOfPlane };
 }

@@ -26,7 +26,7 @@ export const preloadNeeded = (r: Resolved, k_s: number, Fv: number, Ft: number, 
 function holesAt(r: Resolved, s: Loaded, i: number, w: Working): number {
   const inPlate = plateHoleKind(r);
   const run = slotRun({ plate: r.d0, ...(r.slot ? { slot: r.slot } : {}) });
-  const v = s.inPlane.shears[i]!;
+  const v = s.shears[i]!;
   // Along a slot as soon as the force leans more that way than across it.
   const lies = Math.abs(v.x * run.x + v.y * run.y) >= Math.abs(v.x * run.y - v.y * run.x);
   const own = Math.min(slipFactor(inPlate, lies), slipFactor(holeKind(r.size, r.skinHole), false));

@@ -57,7 +57,7 @@ export function grainAngle(r: Resolved, v: { x: number; y: number; total: number
 
 /** Design strength of bolt i sideways in its row, N. A row weakens only what goes along the grain. */
 export function sidewaysStrength(r: Resolved, s: Loaded, i: number, w: Working): number {
-  const alpha = grainAngle(r, s.inPlane.shears[i]!);
+  const alpha = grainAngle(r, s.shears[i]!);
   const F_v = steelToTimber(
     {
       d: r.d,

@@ -40,7 +40,7 @@ export const doublerWeld: Check = {
         return refuse('welds.doubler', 'plug welds are pulled in this case', 'plugs in shear only: weld round the edge');
       return worst(r.bolts, w, (b, i, w) => {
         const f_vw = w.of(F_VW, { F_EXX: filler, γ: r.factors.onBreak });
-        const V = w.found('V', s.inPlane.shears[i]!.total, 'N', `shear at ${b.id}, a plug at each hole`);
+        const V = w.found('V', s.shears[i]!.total, 'N', `shear at ${b.id}, a plug at each hole`);
         return outcome(V, w.of(F_PLUG, { f_vw, d_p: plug }), 'N', b.id);
       });
     }

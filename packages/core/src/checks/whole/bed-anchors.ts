@@ -12,7 +12,7 @@ export const bedAnchors: Check = {
   range: 'Refused wherever a bolt in a bed is pulled or sheared',
   evaluate(r, s) {
     if (r.skinKind !== 'bed') return notApplicable('the bolts go through a skin');
-    const loaded = s.outOfPlane.tensions.some((t) => t > 1e-6) || s.inPlane.shears.some((v) => v.total > 1e-6);
+    const loaded = s.outOfPlane.tensions.some((t) => t > 1e-6) || s.shears.some((v) => v.total > 1e-6);
     if (!loaded) return notApplicable('no bolt is pulled or sheared in this case: the bed only bears');
     return refuse('skin.kind', 'anchors in a bed are not judged here', 'the anchor maker’s approved tables (EN 1992-4)');
   },
