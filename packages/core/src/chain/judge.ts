@@ -123,6 +123,7 @@ function timesSolved(s: Solved, k: number): Solved {
   return {
     ...s,
     tensions: s.tensions.map((t) => t * k),
+    pushes: s.pushes.map((p) => p * k),
     plateStress: read(s.plateStress),
     edgeStress: read(s.edgeStress),
     deflection: read(s.deflection),
@@ -165,6 +166,7 @@ function solvedOf(
 const figuresOf = (c: SpreadCase, mesh: string): Solved => ({
   mesh,
   tensions: c.bolts.map((b) => b.tension),
+  pushes: c.bolts.map((b) => b.push),
   plateStress: c.plateStress,
   edgeStress: c.edgeStress,
   deflection: c.deflection,

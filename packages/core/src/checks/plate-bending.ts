@@ -1,5 +1,6 @@
 import { eachKind } from '../job/of-kind';
 import { weldedOnly, type Resolved } from '../job/resolve';
+import { standsAtBolts } from '../job/stands-at-bolts';
 import { formula } from '../working/formula';
 import { Working } from '../working/steps';
 import { tensionResistance } from './bolt-strength';
@@ -22,33 +23,42 @@ import type { Found, Loaded } from './demand/demand';
 import { tributary } from '../sharing/t-stub';
 import { brittle } from './metal-rules';
 import { stubAt } from './plate-strip';
-import { tStubAISC, tStubEN } from './prying';
+import { tStubAISC, tStubEN, withoutPryingAISC, withoutPryingEN } from './prying';
 import { remembered } from './remembered';
 
 const outside = remembered((r) => r.bolts.flatMap((b, i) => (b.throughBase || b.kind !== r.kind ? [] : [i])));
 
 const bent: BoltCheck = {
-  // The plate is bent by what the load pulls; what it pries besides is its own doing.
-  demand: (r, s, i, w) => w.found('T_Ed', s.outOfPlane.tensions[i]!, 'N', `pull in ${r.bolts[i]!.id} before prying`),
+  // The plate is bent by what the load pulls, or presses where it stands at its bolts; what it pries besides is its own doing.
+  demand(r, s, i, w) {
+    const [pull, push] = [s.outOfPlane.tensions[i]!, s.outOfPlane.pushes[i]!];
+    if (push > pull) return s.demand.push(i, w);
+    return w.found('T_Ed', pull, 'N', `pull in ${r.bolts[i]!.id} before prying`);
+  },
   capacity(r, i, w) {
     if (r.bolts[i]!.throughBase) return Infinity;
     const EN = r.rules === 'EN';
+    if (standsAtBolts(r)) return (EN ? withoutPryingEN : withoutPryingAISC)(stubAt(r, i, tensionResistance(r, SILENT)), w);
     const { holds } = (EN ? tStubEN : tStubAISC)(stubAt(r, i, tensionResistance(r, w)), w);
     if (w.recording) {
-      const silent = new Working(false);
       const by: Resolved = { ...r, rules: EN ? 'AISC' : 'EN' };
-      const other = (EN ? tStubAISC : tStubEN)(stubAt(by, i, tensionResistance(by, silent)), silent).holds;
+      const other = (EN ? tStubAISC : tStubEN)(stubAt(by, i, tensionResistance(by, SILENT)), SILENT).holds;
       w.found(EN ? 'T_avail' : 'F_T.Rd', other, 'N', `for comparison, by ${EN ? 'AISC Part 9' : 'EN 1993-1-8 §6.2.4'}; not used`);
     }
     return holds;
   },
 };
+const SILENT = new Working(false);
 const SIGMA = formula('σ', '6·F_t.Ed·m/(p·t²)', 'MPa');
 
 const stripStress = (r: Resolved, s: Pick<Loaded, 'outOfPlane'>, i: number) => {
   const stub = stubAt(r, i, 1);
   const [one, two] = tributary(stub);
-  return { stub, p: one + two, σ: SIGMA.of({ 'F_t.Ed': s.outOfPlane.tensions[i]!, m: stub.m, p: one + two, t: stub.t }) };
+  return {
+    stub,
+    p: one + two,
+    σ: SIGMA.of({ 'F_t.Ed': Math.max(s.outOfPlane.tensions[i]!, s.outOfPlane.pushes[i]!), m: stub.m, p: one + two, t: stub.t }),
+  };
 };
 
 /** The largest elastic stress of the hand's strips, MPa; nothing where no bolt bends the plate. */
@@ -102,10 +112,10 @@ export const plateBending: Check = {
   name: 'Plate bending',
   element: 'plate',
   withoutBolts: true,
-  says: 'Between the base edge and a pulled bolt the plate bends, and its edge pries on the bolt.',
+  says: 'Between the base edge and a pulled bolt the plate bends, and its edge pries on the bolt; on spacers it bends where it is pressed too.',
   why: 'Between the fitting and the bolts the plate bends like a shelf. As it bends its edge levers against the skin and pulls the bolts harder still: prying. A thicker plate helps twice, as bending falls with the square of the thickness.',
   source:
-    'EN 1993-1-8 §6.2.4 Tab. 6.2 and 6.4 (T-stub modes 1–3, inner and end rows), or AISC Manual Part 9 (prying); the job’s rules say which',
+    'EN 1993-1-8 §6.2.4 Tab. 6.2 and 6.4 (T-stub modes 1–3, inner and end rows; without prying forces on spacers and packers at the bolts), or AISC Manual Part 9 (prying); the job’s rules say which',
   range: 'Bolts outside the base; the base edge taken as rigid; metals that yield',
   evaluate(r, s, w) {
     const no = brittle(r.plateMetal, 'plate.metal', 'a plate bent past its elastic limit');

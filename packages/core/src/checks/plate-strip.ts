@@ -1,6 +1,7 @@
 import { holeMost } from '../job/bolt-holes';
 import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
+import { onSpacers } from '../job/stands-at-bolts';
 import { Working } from '../working/steps';
 import { tensionResistance } from './bolt-strength';
 import { stubPlace } from '../sharing/t-stub';
@@ -25,10 +26,10 @@ export function stubAt(r: Resolved, i: number, Ft: number): TStub {
 
 const SILENT = new Working(false);
 
-/** (T + Q)/T at each bolt by the job's rules: 1 for bolts through the base, and on spacers, whose plate edge presses on nothing. */
+/** (T + Q)/T at each bolt by the job's rules: 1 for bolts through the base, and on spacers, where the plate's edge presses on nothing. */
 export const pryingRatio = remembered((r: Resolved): readonly number[] =>
   r.bolts.map((b, i) => {
-    if (b.throughBase || r.joint.packing === 'spacers') return 1;
+    if (b.throughBase || onSpacers(r)) return 1;
     const at = atBolt(r, i);
     return (r.rules === 'EN' ? tStubEN : tStubAISC)(stubAt(at, i, tensionResistance(at, SILENT)), SILENT).ratio;
   }),

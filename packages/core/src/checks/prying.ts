@@ -40,20 +40,40 @@ const F_T = formula('F_T.Rd', 'min(F_T.1, F_T.2, F_t.Rd)', 'N');
  * with end rows: a neighbour's side counts πm or p (circular) and 2m + 0.625e or p/2, an end's πm or 2e_1 and 2m + 0.625e or e_1.
  */
 export function tStubEN(x: TStub, w: Working): Pried {
-  const [one, two] = x.sides;
-  const circular = (s: typeof one) => (s.to === 'neighbour' ? s.gap : 2 * s.gap);
-  const straight = (s: typeof one) => (s.to === 'neighbour' ? s.gap / 2 : s.gap);
   const put = { m: x.m, e: x.e, t: x.t, f_y: x.fy, γ_M0: x.gammaYield, 'F_t.Rd': x.Ft };
   const n = w.of(N_EN, put);
-  const cp = w.of(L_CP, { ...put, c_1: circular(one), c_2: circular(two) }, sideWords(x));
-  const nc = w.of(L_NC, { ...put, n_1: straight(one), n_2: straight(two) });
-  const M1 = w.of(MPL1, { ...put, 'l_eff.1': w.of(L1, { 'l_eff.cp': cp, 'l_eff.nc': nc }) });
-  const M2 = w.of(MPL2, { ...put, 'l_eff.nc': nc });
+  const lengths = lengthsEN(x, w);
+  const M1 = w.of(MPL1, { ...put, 'l_eff.1': w.of(L1, lengths) });
+  const M2 = w.of(MPL2, { ...put, 'l_eff.nc': lengths['l_eff.nc'] });
   const F1 = w.of(MODE1, { 'M_pl.1': M1, m: x.m }, 'mode 1, plate yields at the base and at the bolt');
   const F2 = w.of(MODE2, { ...put, 'M_pl.2': M2, n }, 'mode 2, plate yields and the bolt breaks');
   const holds = w.of(F_T, { 'F_T.1': F1, 'F_T.2': F2, 'F_t.Rd': x.Ft });
   const ratio = F1 <= F2 && F1 <= x.Ft ? 1 + M1 / n / F1 : F2 <= x.Ft ? x.Ft / F2 : 1;
   return { holds, ratio };
+}
+
+const F_LONE = formula('F_T.1-2', 'M_pl.1/m', 'N');
+
+/**
+ * The same where nothing presses beyond the bolt, so that none pries and no hinge forms at it: EN 1993-1-8 §6.2.4 Tab. 6.2, modes 1
+ * and 2 without prying forces, F = 2·M_pl.1/m for a pair. Holds for a push as for a pull.
+ */
+export function withoutPryingEN(x: TStub, w: Working): number {
+  const put = { m: x.m, e: x.e, t: x.t, f_y: x.fy, γ_M0: x.gammaYield };
+  const l = w.of(L1, lengthsEN(x, w));
+  return w.of(F_LONE, { 'M_pl.1': w.of(MPL1, { ...put, 'l_eff.1': l }), m: x.m }, 'no prying forces: one hinge, at the base');
+}
+
+/** Circular and non-circular lengths of Tab. 6.4. */
+function lengthsEN(x: TStub, w: Working): { 'l_eff.cp': number; 'l_eff.nc': number } {
+  const [one, two] = x.sides;
+  const circular = (s: typeof one) => (s.to === 'neighbour' ? s.gap : 2 * s.gap);
+  const straight = (s: typeof one) => (s.to === 'neighbour' ? s.gap / 2 : s.gap);
+  const put = { m: x.m, e: x.e };
+  return {
+    'l_eff.cp': w.of(L_CP, { ...put, c_1: circular(one), c_2: circular(two) }, sideWords(x)),
+    'l_eff.nc': w.of(L_NC, { ...put, n_1: straight(one), n_2: straight(two) }),
+  };
 }
 
 const sideWords = (x: StubPlace): string =>
@@ -94,6 +114,15 @@ export function tStubAISC(x: TStub, w: Working): Pried {
   const holds = w.of(T_AVAIL, { B: x.Ft, Q });
   // While the plate governs, the bolt carries q = B·δ·ρ·(t/t_c)² besides (α 1); where the bolt does, it carries B.
   return { holds, ratio: α > 1 ? 1 + (δ * ρ) / (1 + δ) : 1 / Q };
+}
+
+const T_LONE = formula('T_avail', "p·f_u·t²/(4·b'·γ_b)", 'N');
+
+/** AISC Manual Part 9 where nothing pries: t = √(4·T·b′/(φ·p·F_u)) turned round. */
+export function withoutPryingAISC(x: TStub, w: Working): number {
+  const p = lengthAISC(x, w);
+  const b1 = w.of(B1, { b: x.m, d: x.d });
+  return w.of(T_LONE, { p, f_u: x.fu, t: x.t, "b'": b1, γ_b: x.gammaBreak }, 'no prying: one hinge, at the base');
 }
 
 const BETA = formula('β', '(B/T − 1)/ρ', '–');

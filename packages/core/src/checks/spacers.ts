@@ -1,7 +1,6 @@
 import type { Resolved } from '../job/resolve';
-import type { Loaded } from './demand/demand';
+import { onSpacers } from '../job/stands-at-bolts';
 import { formula } from '../working/formula';
-import type { Working } from '../working/steps';
 import { shearResistance, tensionResistance } from './bolt-strength';
 import { shearOn } from './bolt-shear';
 import { everyBolt, isHeldByThread, isLag, notApplicable, outcome, worst, type Check } from './check';
@@ -14,7 +13,6 @@ const M_FREE = formula('M_Ed', 'F_v.Ed·h', 'N·mm');
 const M_RD = formula('M_Rd', 'π·d_s³/32·f_yb/γ_y', 'N·mm');
 const SUM = formula('η', 'F_t.Ed/F_t.Rd + F_v.Ed/F_v.Rd + M_Ed/M_Rd', '–');
 
-const onSpacers = (r: Resolved) => r.joint.packing === 'spacers';
 const none = notApplicable('there are no spacers: the parts lie on each other');
 
 /** BS 5950-1 §6.3.2.2: β_p speaks for packers up to 4d/3; over it, and wherever air is round the bolt, the bolt is a post. */
@@ -71,9 +69,6 @@ export function chiC(lambda: number): number {
   return 1 / (phi + Math.sqrt(phi ** 2 - lambda ** 2));
 }
 
-const pushOn = (r: Resolved, s: Loaded, i: number, w: Working): number =>
-  w.found('N_Ed', s.outOfPlane.pushes[i]!, 'N', `push down the spacer of ${r.bolts[i]!.id}, elastic`);
-
 /** A spacer tube pressed short or bent out. */
 export const spacer: Check = {
   id: 'spacer',
@@ -96,11 +91,11 @@ export const spacer: Check = {
       const N_cr = w.of(N_CR, { E: E_STEEL, I, h: b.packed });
       const χ = w.found('χ', chiC(w.of(LAMBDA, { A, f_y: FY, N_cr })), '–', 'EN 1993-1-1 §6.3.1.2, curve c');
       const capacity = w.of(N_RD, { χ, A, f_y: FY, γ_y: r.factors.onYield });
-      if (tightening === 'snug') return outcome(pushOn(r, s, i, w), capacity, 'N', b.id);
+      if (tightening === 'snug') return outcome(s.demand.push(i, w), capacity, 'N', b.id);
       // The clamping itself does not grow with the load: it is taken off what the tube holds.
       const F_V = preloadOf(r, w);
       if (F_V >= capacity) return { ...outcome(F_V, capacity, 'N', `${b.id}, clamping alone`), loadFree: true };
-      return outcome(pushOn(r, s, i, w), w.of(LEFT, { 'N_b.Rd': capacity, F_V }), 'N', b.id);
+      return outcome(s.demand.push(i, w), w.of(LEFT, { 'N_b.Rd': capacity, F_V }), 'N', b.id);
     });
   },
 };

@@ -180,7 +180,7 @@ describe('mechanisms are refused', () => {
     { x: 80, y: 20 },
   ];
   it('a row of spacers under a moment about the row', () => {
-    const o = shareOutOfPlane(bed({ bolts: row, inLine: true, onSpacers: true }), 1000, 5e5, 0);
+    const o = shareOutOfPlane(bed({ bolts: row, inLine: true, stands: 'at bolts' }), 1000, 5e5, 0);
     expect(isRefusal(o) && o.because).toContain('one line');
   });
   it('a row beside the base that is turned so that it should push: the base lifts with nothing to hold it', () => {

@@ -12,7 +12,7 @@ import { refuse, type Refusal } from '../units/refusal';
 export interface OutOfPlane {
   /** Tension in each bolt, N, in the order given; 0 where it is slack. */
   readonly tensions: readonly number[];
-  /** Push down the spacer round each bolt, N; 0 where there is none. */
+  /** Push down what stands round each bolt, N; 0 where nothing does. */
   readonly pushes: readonly number[];
   /** Part of the base that presses, as a polygon; empty where it lifts clear. */
   readonly pressed: readonly Point[];
@@ -35,8 +35,8 @@ export interface Bed {
   /** E_c, MPa. */
   readonly bedModulus: number;
   readonly inLine: boolean;
-  /** Each bolt stands in a spacer, which presses where the bolt does not pull; nothing else touches. */
-  readonly onSpacers?: boolean;
+  /** On an even bed where left out. At the bolts what stands round each presses where it does not pull, and nothing else touches. */
+  readonly stands?: 'on a bed' | 'at bolts' | 'either way';
 }
 
 type Vec3 = [number, number, number];
@@ -50,9 +50,9 @@ export function shareOutOfPlane(bed: Bed, fz: number, mx: number, my: number): O
   const size = Math.abs(fz) + (Math.abs(mx) + Math.abs(my)) / Math.max(bed.base.x1 - bed.base.x0, bed.base.y1 - bed.base.y0);
   if (size < 1e-9) return { ...nothingPressed(bed.bolts), tensions: bed.bolts.map(() => 0), residual: 0 };
   const load: Vec3 = [fz, mx, my];
-  if (bed.onSpacers) {
+  if (bed.stands === 'at bolts') {
     const hinge = bed.inLine ? takeOutHinge(bed, load) : undefined;
-    return hinge ?? onSpacers(bed, load);
+    return hinge ?? onBoth(bed, load);
   }
   const corners = cornersOf(bed.base);
   // Start from everything engaged, bolts and whole bed, so the first step always has a stiffness.
@@ -87,8 +87,8 @@ const nothingPressed = (bolts: readonly Point[]) => ({
   push: 0,
 });
 
-/** Spacers hold both ways, so the group is elastic: F_i = k·(w0 + θ × r_i), all alike (statics). */
-function onSpacers(bed: Bed, load: Vec3): OutOfPlane | Refusal {
+/** Bolts pull and what stands round them presses, so the group is elastic: F_i = k·(w0 + θ × r_i), alike both ways (statics). */
+function onBoth(bed: Bed, load: Vec3): OutOfPlane | Refusal {
   const k = stiffnessOf(
     bed,
     bed.bolts.map(() => true),
@@ -121,7 +121,7 @@ function mechanism(): Refusal {
 }
 
 /**
- * Spacers in one line cannot hold a moment about that line, as nothing else touches: under a base that lies on, its edge presses.
+ * Supports in one line cannot hold a moment about that line, as nothing else touches: under a base that lies on, its edge presses.
  * Refuses one; what is below rounding is taken out of the load, so that the free rotation stays at rest.
  */
 function takeOutHinge(bed: Bed, load: Vec3): Refusal | undefined {

@@ -11,6 +11,7 @@ import { alongStiffness, axialParts } from './unlike-bolts';
 import { heldByFriction, lessFriction, type Friction } from './friction';
 import type { Solved } from './solved';
 import { lowered } from '../geometry/vector';
+import { onSpacers, standsAtBolts } from '../job/stands-at-bolts';
 
 /** What each bolt and the bed get from one factored case. */
 export interface Shared {
@@ -50,18 +51,39 @@ export function byItsBase({ inPlane, ofBase }: Pick<Shared, 'inPlane' | 'ofBase'
 export const standsOff = (r: Pick<Resolved, 'plateThickness' | 'plateLayers' | 'bolts'>): number =>
   r.plateThickness * r.plateLayers + r.bolts.reduce((sum, b) => sum + b.packed, 0) / Math.max(1, r.bolts.length);
 
+/** Of some answers the worst at each bolt; the bed as in the first. */
+const worstOf = ([first, ...others]: readonly [OutOfPlane, ...OutOfPlane[]]): OutOfPlane => {
+  const most = (key: 'tensions' | 'pushes') => first[key].map((v, i) => Math.max(v, ...others.map((o) => o[key][i]!)));
+  return others.length === 0 ? first : { ...first, tensions: most('tensions'), pushes: most('pushes') };
+};
+
 /**
  * A plate that bends hands more to the bolts next to the base, and less to those at its corners: each bolt gets the worse of a stiff
  * plate and of one that gives strip by strip.
  */
 function orBending(r: Resolved, bed: Bed, stiff: OutOfPlane, c: LoadCase): OutOfPlane {
-  if (bed.onSpacers || stiff.tensions.every((t) => t === 0)) return stiff;
+  if ([...stiff.tensions, ...stiff.pushes].every((f) => f === 0)) return stiff;
   const left = leftByPlate(r);
   const [least, most] = [Math.min(...left), Math.max(...left)];
   if (most - least < 1e-6) return stiff;
-  const bends = shareOutOfPlane({ ...bed, left: left.map((v, i) => v * (bed.left?.[i] ?? 1)) }, c.fz, c.mx, c.my);
-  if (isRefusal(bends)) return stiff;
-  return { ...stiff, tensions: stiff.tensions.map((t, i) => Math.max(t, bends.tensions[i]!)) };
+  const bends = eitherWay({ ...bed, left: left.map((v, i) => v * (bed.left?.[i] ?? 1)) }, c);
+  return isRefusal(bends) ? stiff : worstOf([stiff, bends]);
+}
+
+/** Where the plate stands on packers at its bolts that are thin: on those alone, and on all that is under it, the worse at each bolt. */
+function eitherWay(bed: Bed, c: LoadCase): OutOfPlane | Refusal {
+  if (bed.stands !== 'either way') return shareOutOfPlane(bed, c.fz, c.mx, c.my);
+  const onAll = shareOutOfPlane({ ...bed, stands: 'on a bed' }, c.fz, c.mx, c.my);
+  if (isRefusal(onAll)) return onAll;
+  const atBolts = shareOutOfPlane({ ...bed, stands: 'at bolts' }, c.fz, c.mx, c.my);
+  // Packers in one line hold nothing about it: then the base comes down on its edge.
+  return isRefusal(atBolts) ? onAll : worstOf([onAll, atBolts]);
+}
+
+/** As a stiff plate or as one that bends, on what it stands on. */
+function onItsBed(r: Resolved, bed: Bed, c: LoadCase): OutOfPlane | Refusal {
+  const stiff = eitherWay(bed, c);
+  return isRefusal(stiff) ? stiff : orBending(r, bed, stiff, c);
 }
 
 /** Nothing is shared where welds alone hold the plate: each group takes all of the case. */
@@ -109,13 +131,12 @@ export function share(r: Resolved, c: LoadCase, solved?: Solved): Shared | Refus
   const h = standsOff(r);
   const onSkin = lowered(c, h);
   const { base, bolts, bedModulus, allInLine: inLine } = r;
-  const onSpacers = r.joint.packing === 'spacers';
+  const stands = onSpacers(r) ? 'at bolts' : standsAtBolts(r) ? 'either way' : 'on a bed';
   const parts = axialParts(r);
   const boltStiffness = Math.max(...eachKind(r).map((k) => k.grade.E * k.As));
-  const bed: Bed = { base, bolts, boltStiffness, bedModulus, inLine, onSpacers, ...(parts ? { left: parts } : {}) };
-  const stiff = shareOutOfPlane(bed, onSkin.fz, onSkin.mx, onSkin.my);
-  if (isRefusal(stiff)) return stiff;
-  const outOfPlane = orBending(r, bed, stiff, onSkin);
+  const bed: Bed = { base, bolts, boltStiffness, bedModulus, inLine, stands, ...(parts ? { left: parts } : {}) };
+  const outOfPlane = onItsBed(r, bed, onSkin);
+  if (isRefusal(outOfPlane)) return outOfPlane;
   const own = baseBolts(r);
   const alone = ownBolts(own, { bed, inPlane, outOfPlane, along }, c, onSkin);
   if (isRefusal(alone)) return alone;
@@ -151,7 +172,7 @@ function ownBolts(
   if (own.length === bed.bolts.length) return { ofBase: { bolts: own, inPlane: all.inPlane }, outOfPlane: all.outOfPlane };
   const inPlane = shareInPlane(among(bed.bolts, own)!, c.fx, c.fy, c.mz, among(along, own));
   if (isRefusal(inPlane)) return { ...inPlane, because: `of the base’s own bolts, ${inPlane.because}` };
-  const outOfPlane = shareOutOfPlane(bedOfBase(bed, own), onSkin.fz, onSkin.mx, onSkin.my);
+  const outOfPlane = eitherWay(bedOfBase(bed, own), onSkin);
   if (isRefusal(outOfPlane)) return { ...outOfPlane, because: `of the base’s own bolts, ${outOfPlane.because}` };
   return { ofBase: { bolts: own, inPlane }, outOfPlane };
 }

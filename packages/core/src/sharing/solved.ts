@@ -11,6 +11,8 @@ export interface Solved {
   readonly mesh: string;
   /** Pull in each bolt, with its prying. */
   readonly tensions: readonly number[];
+  /** Push down what stands round each bolt. */
+  readonly pushes: readonly number[];
   /** Mean over a washer's width. */
   readonly plateStress: Read;
   /** In the skin, mean over one thickness beside the plate's edge. */

@@ -2,7 +2,7 @@ import { addInPlane } from './membrane';
 import { cornersOf, patternOf, unknownOf, usedBy, type CellPlace, type LinkPlace, type Pattern } from './pattern';
 import { elementStiffness, times } from './plate-element';
 import type { SparseMatrix } from './sparse-matrix';
-import type { Stack } from './stack';
+import type { Heads, Stack } from './stack';
 
 /** A cell with its measures, mm, and how much of it is there. */
 export interface Cell extends CellPlace {
@@ -13,14 +13,14 @@ export interface Cell extends CellPlace {
   readonly stiff: number;
 }
 
-/** A one-way spring with its stiffness, N/mm. */
+/** A one-way spring with its stiffness, N/mm: a contact or a post presses, a bolt pulls. */
 export interface Link extends LinkPlace {
   readonly stiffness: number;
   /** Part of it at each of its nodes, those above together 1, those below −1. */
   readonly parts: readonly number[];
   /** Holds both ways. */
   readonly tied: boolean;
-  /** Contact: clear height, mm. Bolt: pull before the load over its stiffness, as a length. */
+  /** Contact: clear height, mm. Bolt: pull before the load over its stiffness, as a length. Post: none. */
   readonly offset: number;
 }
 
@@ -52,6 +52,7 @@ export function bendingOf(a: Assembly, c: Cell): Float64Array {
 }
 
 const ONE_EACH = [1, -1] as const;
+const partsOf = ({ upper, lower }: Heads): readonly number[] => [...upper.map((p) => p.part), ...lower.map((p) => -p.part)];
 
 /** The equations of a stack, on the pattern of an earlier one where that still fits. */
 export function assemble(stack: Stack, before?: Pattern): Assembly {
@@ -73,10 +74,13 @@ export function assemble(stack: Stack, before?: Pattern): Assembly {
   });
   for (const s of stack.springs) onDiagonal(unknownOf(nodes, s.layer, s.node, 0), s.stiffness);
   const links = pattern.links.map((l): Link => {
+    if (l.kind === 'post') {
+      const { stiffness, heads } = stack.posts![l.of]!;
+      return { ...l, stiffness, offset: 0, parts: partsOf(heads), tied: false };
+    }
     if (l.kind === 'bolt') {
-      const { stiffness, preload, heads, both } = stack.bolts[l.of]!;
-      const parts = heads ? [...heads.upper.map((p) => p.part), ...heads.lower.map((p) => -p.part)] : ONE_EACH;
-      return { ...l, stiffness, offset: preload / stiffness, parts, tied: both === true };
+      const { stiffness, preload, heads } = stack.bolts[l.of]!;
+      return { ...l, stiffness, offset: preload / stiffness, parts: heads ? partsOf(heads) : ONE_EACH, tied: false };
     }
     const c = stack.contacts[l.of]!;
     const shared = Math.min(area[c.upper * nodes + l.node]!, area[c.lower * nodes + l.node]!);

@@ -19,7 +19,7 @@ export function carryState(from: Assembly, { u, state }: Pick<StackResult, 'u' |
   const bolt = new Map<string, number>();
   from.links.forEach((l, i) => {
     if (l.kind === 'contact') contact.set(l.of * from.nodes + l.node, state[i]!);
-    else bolt.set(from.stack.bolts[l.of]!.id, state[i]!);
+    else bolt.set(named(from, l), state[i]!);
   });
   const columns = Array.from(to.stack.grid.x, (x) => nearestLine(from.stack.grid.x, x));
   const rows = Array.from(to.stack.grid.y, (y) => nearestLine(from.stack.grid.y, y));
@@ -39,13 +39,17 @@ export function carryState(from: Assembly, { u, state }: Pick<StackResult, 'u' |
   };
   to.links.forEach((l, i) => {
     const was =
-      l.kind === 'bolt'
-        ? bolt.get(to.stack.bolts[l.of]!.id)
+      l.kind !== 'contact'
+        ? bolt.get(named(to, l))
         : (presses(l) ?? contact.get(l.of * from.nodes + columns[l.node % toNx]! + rows[Math.floor(l.node / toNx)]! * nx));
     if (was !== undefined) out[i] = was;
   });
   return out;
 }
+
+/** A bolt or a post by its name. */
+const named = ({ stack }: Assembly, { kind, of }: Link): string =>
+  `${kind} ${(kind === 'bolt' ? stack.bolts[of]! : stack.posts![of]!).id}`;
 
 /** Displacements of one stack's answer on another's grid, in a straight line between nodes: a shape to start from. */
 export function carryShape(from: Assembly, u: Float64Array, to: Assembly): Float64Array {

@@ -7,6 +7,7 @@ import { zonesUnder } from '../job/zones';
 import { atBolt } from '../job/of-kind';
 import type { PlacedBolt, Resolved } from '../job/resolve';
 import { preloadCounts } from '../job/preload-lasts';
+import { postArea, postOutside, standsAtBolts } from '../job/stands-at-bolts';
 import { EDGES, spreadRulesOf, type EdgeName } from '../job/spread-rules';
 import { doublerRuns } from '../sharing/doubler-runs';
 import { proofOf } from '../stock/bolt-proof';
@@ -16,7 +17,7 @@ import { lineAt, nodesOf, type Grid } from './grid';
 import { gridFor, type JobGrid } from './job-grid';
 import { headPatch } from './head-patch';
 import { baseLayer, BED, bedLayer, E_STEEL, farLayer, farPieces, isBed, onFarSide, plateLayer, skinLayer } from './job-layers';
-import type { Contact, GroundSpring, Layer, Stack, StackBolt, Support } from './stack';
+import type { Contact, GroundSpring, Layer, Stack, StackBolt, StackPost, Support } from './stack';
 
 /** How fine: unknowns aimed at. */
 export const MESHES = { draft: 2500, fine: 8000, proof: 30_000 } as const;
@@ -74,6 +75,7 @@ export function stackOf(
     layers,
     contacts: contactsOf(r, grid, layers.length > FAR),
     bolts: boltsOf(r, grid, layers),
+    posts: postsOf(r, grid, layers),
     supports: isBed(r) ? bedSupports(grid) : [...bearersOf(r, grid), ...inPlaneOf(r, grid, membrane)],
     springs: isBed(r) ? [] : bearerSprings(r, grid),
   };
@@ -118,7 +120,7 @@ function contactsOf(r: Resolved, grid: Grid, far: boolean): Contact[] {
       modulus: bed,
       tied: r.glueHolds === true || weldedNodes(r, grid),
       gap: 0,
-      apart: r.joint.packing === 'spacers',
+      apart: standsAtBolts(r),
     },
     ...(far ? [{ upper: SKIN, lower: FAR, modulus: bed, tied: false, gap: 0 }] : []),
   ];
@@ -180,19 +182,40 @@ function nutRadius(r: Resolved): number {
   return r.far.kind === 'washer' ? r.size.acrossFlats / 2 : r.washerOutside / 2;
 }
 
+/** Which cells of the grid a layer has. */
+function cellsThere(grid: Grid, { outline: o, mask }: Layer): (ix: number, iy: number) => boolean {
+  return (ix, iy) => {
+    const [x, y] = [(grid.x[ix]! + grid.x[ix + 1]!) / 2, (grid.y[iy]! + grid.y[iy + 1]!) / 2];
+    const inside = x >= o.x0 && x <= o.x1 && y >= o.y0 && y <= o.y1;
+    return inside && (mask ? mask[ix + iy * (grid.x.length - 1)]! > 0 : true);
+  };
+}
+
+/** What the plate stands on round its bolts, where it stands on nothing else: tubes or packers of steel, bedded at their ends. */
+function postsOf(r: Resolved, grid: Grid, layers: readonly Layer[]): StackPost[] {
+  if (!standsAtBolts(r)) return [];
+  const { given } = spreadRulesOf(r.job);
+  return r.bolts.map((b, i): StackPost => {
+    const at = atBolt(r, i);
+    const head = (layer: number) => headPatch(grid, b, postOutside(at) / 2, cellsThere(grid, layers[layer]!));
+    const A = postArea(at);
+    const bedding = given.bedding ?? r.bedModulus / r.skinThickness;
+    return {
+      id: b.id,
+      node: lineAt(grid.x, b.x) + lineAt(grid.y, b.y) * grid.x.length,
+      upper: PLATE,
+      lower: SKIN,
+      heads: { upper: head(PLATE), lower: head(SKIN) },
+      stiffness: given.bolt ?? A / (b.packed / E_STEEL + 1 / bedding),
+    };
+  });
+}
+
 function boltsOf(r: Resolved, grid: Grid, layers: readonly Layer[]): StackBolt[] {
   if (r.glueHolds) return [];
   const rules = spreadRulesOf(r.job);
   const far = layers.length > FAR;
-  const spacers = r.joint.packing === 'spacers';
-  const cells = (layer: number) => {
-    const { outline: o, mask } = layers[layer]!;
-    return (ix: number, iy: number) => {
-      const [x, y] = [(grid.x[ix]! + grid.x[ix + 1]!) / 2, (grid.y[iy]! + grid.y[iy + 1]!) / 2];
-      const inside = x >= o.x0 && x <= o.x1 && y >= o.y0 && y <= o.y1;
-      return inside && (mask ? mask[ix + iy * (grid.x.length - 1)]! > 0 : true);
-    };
-  };
+  const cells = (layer: number) => cellsThere(grid, layers[layer]!);
   return r.bolts.map((b, i): StackBolt => {
     const at = atBolt(r, i);
     const node = lineAt(grid.x, b.x) + lineAt(grid.y, b.y) * grid.x.length;
@@ -206,7 +229,6 @@ function boltsOf(r: Resolved, grid: Grid, layers: readonly Layer[]): StackBolt[]
         upper: headPatch(grid, b, headRadius(at), cells(upper)),
         lower: headPatch(grid, b, nutRadius(at), cells(lower)),
       },
-      both: spacers,
       stiffness: rules.given.bolt ?? (at.grade.E * at.As) / (pliesOf(at, b, far) + 0.9 * at.d),
       preload: preloadCounts(at) ? at.joint.preload * proofOf(at.grade.id, at.d) * at.As : 0,
     };

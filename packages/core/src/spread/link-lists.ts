@@ -1,4 +1,5 @@
 import type { Assembly, Link } from './assemble';
+import { layersOf } from './pattern';
 
 /** An open contact or a slack bolt keeps this part of its stiffness, so that what hangs loose has a place to be. */
 const LOOSE = 1e-11;
@@ -6,10 +7,10 @@ const LOOSE = 1e-11;
 const LOOSEST = 1e-5;
 const STEP = 1e3;
 
-/** How far a contact overlaps, or a bolt is stretched, mm; over 0 it acts. */
+/** How far a contact or a post is pressed, or a bolt is stretched, mm; over 0 it acts. */
 export function stretch(l: Link, x: Float64Array): number {
   const open = l.parts.reduce((sum, part, k) => sum + (l.places[k]! >= 0 ? part * x[l.places[k]!]! : 0), 0);
-  return l.kind === 'contact' ? -open - l.offset : open + l.offset;
+  return l.kind === 'bolt' ? open + l.offset : -open - l.offset;
 }
 
 /** All contacts and bolts of a stack, in lists side by side: what is asked of each of them in every round. */
@@ -43,11 +44,11 @@ export function linkLists(a: Assembly, loose: Float64Array = new Float64Array(a.
   const at = Int32Array.from(a.links.flatMap((l) => l.at));
   const stiffness = Float64Array.from(a.links, (l) => l.stiffness);
   const offset = Float64Array.from(a.links, (l) => l.offset);
-  /** A bolt is stretched by what a contact opens by. */
-  const way = Float64Array.from(a.links, (l) => (l.kind === 'contact' ? -1 : 1));
+  /** A bolt is stretched by what a contact or a post opens by. */
+  const way = Float64Array.from(a.links, (l) => (l.kind === 'bolt' ? 1 : -1));
   const tied = Uint8Array.from(a.links, (l) => (l.tied ? 1 : 0));
   const touches = (l: Link, layer: number) => {
-    const { upper, lower } = l.kind === 'bolt' ? a.stack.bolts[l.of]! : a.stack.contacts[l.of]!;
+    const { upper, lower } = layersOf(a.stack, l);
     return upper === layer || lower === layer;
   };
   const padded = new Float64Array(spare + 1);

@@ -19,10 +19,10 @@ export interface CellPlace {
   readonly iy: number;
 }
 
-/** A spring between w above and w below that acts one way only: contact at a node, or a bolt over the nodes of its heads. */
+/** A spring between w above and w below that acts one way only: contact at a node, or a bolt or a post over the nodes of its heads. */
 export interface LinkPlace {
-  readonly kind: 'contact' | 'bolt';
-  /** Contact or bolt of the stack. */
+  readonly kind: 'contact' | 'bolt' | 'post';
+  /** Contact, bolt or post of the stack. */
   readonly of: number;
   readonly node: number;
   /** Nodes above, then below; one and one for a contact. */
@@ -47,6 +47,14 @@ export interface Pattern {
   /** Entries of each cell's lower triangle in the matrix's values, cell after cell; −1 where fixed. */
   readonly scatter: Int32Array;
   readonly symbolic: Symbolic;
+}
+
+/** The two layers a link is between. */
+export function layersOf(
+  stack: Stack,
+  { kind, of }: Pick<LinkPlace, 'kind' | 'of'>,
+): { readonly upper: number; readonly lower: number } {
+  return kind === 'contact' ? stack.contacts[of]! : kind === 'bolt' ? stack.bolts[of]! : stack.posts![of]!;
 }
 
 /** The four nodes of a cell, counter-clockwise from the lower left. */
@@ -82,22 +90,17 @@ function rawLinks(stack: Stack, has: Uint8Array, nodes: number): RawLink[] {
       if (has[upper * nodes + node] && has[lower * nodes + node])
         out.push({ kind: 'contact', of, node, nodes: [node, node], above: 1, layers: [upper, lower] });
   });
-  stack.bolts.forEach((b, of) => {
+  const headed = (kind: 'bolt' | 'post', of: number, b: Headed) => {
     const [above, below] = [headNodes(b, 'upper'), headNodes(b, 'lower')];
-    out.push({
-      kind: 'bolt',
-      of,
-      node: b.node,
-      nodes: [...above, ...below],
-      above: above.length,
-      layers: [b.upper, b.lower],
-    });
-  });
+    out.push({ kind, of, node: b.node, nodes: [...above, ...below], above: above.length, layers: [b.upper, b.lower] });
+  };
+  stack.bolts.forEach((b, of) => headed('bolt', of, b));
+  stack.posts?.forEach((p, of) => headed('post', of, p));
   return out;
 }
 
-const headNodes = (b: Stack['bolts'][number], side: 'upper' | 'lower'): number[] =>
-  b.heads ? b.heads[side].map((p) => p.node) : [b.node];
+type Headed = Pick<Stack['bolts'][number], 'node' | 'heads' | 'upper' | 'lower'>;
+const headNodes = (b: Headed, side: 'upper' | 'lower'): number[] => (b.heads ? b.heads[side].map((p) => p.node) : [b.node]);
 
 /** Layer and node of each end of a link. */
 const endsOf = (l: RawLink): (readonly [layer: number, node: number])[] =>

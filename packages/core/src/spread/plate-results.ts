@@ -1,7 +1,7 @@
 import { bendingOf, type Assembly, type Cell, type Link } from './assemble';
 import { planeForcesOf } from './energy';
 import { addInPlane, slopeTerms } from './membrane';
-import { cornersOf, EACH, unknownOf, usedBy } from './pattern';
+import { cornersOf, EACH, layersOf, unknownOf, usedBy } from './pattern';
 import type { StackLoad } from './stack';
 import type { StackResult } from './solve-stack';
 
@@ -67,7 +67,7 @@ export function reactionsReader(a: Assembly): (r: StackResult, load: StackLoad) 
     .map((c) => ({ c, K: bendingOf(a, c) }));
   // What presses or pulls on a held node is carried by its support too.
   const layerAt = (l: Link, k: number) => {
-    const { upper, lower } = l.kind === 'bolt' ? stack.bolts[l.of]! : stack.contacts[l.of]!;
+    const { upper, lower } = layersOf(stack, l);
     return k < l.above ? upper : lower;
   };
   const onHeld = a.links.filter((l) => l.nodes.some((n, k) => upright[layerAt(l, k) * nodes + n]! >= 0));
@@ -102,10 +102,14 @@ export function reactionsReader(a: Assembly): (r: StackResult, load: StackLoad) 
       });
     }
     for (const l of onHeld) {
-      const { upper, lower } = l.kind === 'bolt' ? stack.bolts[l.of]! : stack.contacts[l.of]!;
+      const { upper, lower } = layersOf(stack, l);
       const shared = () => Math.min(a.area[upper * nodes + l.node]!, a.area[lower * nodes + l.node]!);
       // Down on what is above, up on what is below: a pull is a push the other way round.
-      const push = l.kind === 'bolt' ? r.pushes[l.of]! - r.bolts[l.of]! : r.pressure[l.of * nodes + l.node]! * shared();
+      const push = {
+        bolt: () => -r.bolts[l.of]!,
+        post: () => r.pushes[l.of]!,
+        contact: () => r.pressure[l.of * nodes + l.node]! * shared(),
+      }[l.kind]();
       l.nodes.forEach((n, k) => add(layerAt(l, k) * nodes + n, -push * l.parts[k]!));
     }
     for (const f of load.forces) add(f.layer * nodes + f.node, -f.fz);

@@ -24,6 +24,8 @@ export interface SpreadCase {
   readonly bolts: readonly {
     readonly id: string;
     readonly tension: number;
+    /** Push down what stands round it, N. */
+    readonly push: number;
     /** Lift of the skin there, or on a bed of the plate, mm. */ readonly lift: number;
   }[];
   readonly reactions: readonly Reaction[];
@@ -126,6 +128,7 @@ export function caseReader(
       bolts: a.stack.bolts.map((b, i) => ({
         id: b.id,
         tension: result.bolts[i]!,
+        push: result.pushes[i] ?? 0,
         lift: result.u[unknownOf(a.nodes, moves(r), b.node, 0)]!,
       })),
       reactions,

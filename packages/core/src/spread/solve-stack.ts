@@ -10,7 +10,7 @@ import type { Stack, StackLoad } from './stack';
 export interface StackResult {
   /** Displacement of every unknown, index as in `unknownOf`: w up in mm, β_x and β_y, and u, v where there is membrane action. */
   readonly u: Float64Array;
-  /** Pull in each bolt, and push down the spacer round it, N. */
+  /** Pull in each bolt, and push down each post, N. */
   readonly bolts: Float64Array;
   readonly pushes: Float64Array;
   /** Pressure of each contact at each node, MPa: contact·nodes + node; tied ones may pull, below 0. */
@@ -196,17 +196,16 @@ function resultOf(
 ): StackResult | Refusal {
   const { stack, nodes } = a;
   const bolts = new Float64Array(stack.bolts.length);
-  const pushes = new Float64Array(stack.bolts.length);
+  const pushes = new Float64Array(stack.posts?.length ?? 0);
   const pressure = new Float64Array(stack.contacts.length * nodes);
   let carried = 0;
   a.links.forEach((l, i) => {
     const s = stretch(l, x);
     if (!state[i]) carried = Math.max(carried, Math.abs(l.stiffness * energy.links.loose[i]! * s));
     // One that stayed as it was, as it carries nothing, may stand a hair the other way: that is nothing too.
-    else if (l.kind === 'bolt') {
-      bolts[l.of] = Math.max(0, l.stiffness * s);
-      pushes[l.of] = Math.max(0, -l.stiffness * s);
-    } else if (!l.tied && s < 0) return;
+    else if (l.kind === 'bolt') bolts[l.of] = Math.max(0, l.stiffness * s);
+    else if (l.kind === 'post') pushes[l.of] = Math.max(0, l.stiffness * s);
+    else if (!l.tied && s < 0) return;
     else pressure[l.of * nodes + l.node] = stack.contacts[l.of]!.modulus * s;
   });
   if (carried > CARRIED * Math.max(size, 1e-9))

@@ -45,14 +45,29 @@ export interface Contact {
   readonly gap: number;
 }
 
+/** Over which nodes something presses on the part above and on the one below. */
+export interface Heads {
+  readonly upper: readonly NodePart[];
+  readonly lower: readonly NodePart[];
+}
+
+/** What stands between two parts about a node and presses them apart, and never pulls: a spacer tube, a packer. */
+export interface StackPost {
+  readonly id: string;
+  readonly node: number;
+  readonly heads: Heads;
+  readonly upper: number;
+  readonly lower: number;
+  /** N/mm. */
+  readonly stiffness: number;
+}
+
 /** An axial spring from the upper part to the lower one at a node of the grid; pulls only. */
 export interface StackBolt {
   readonly id: string;
   readonly node: number;
   /** Over which nodes its head presses on the upper part, and its nut on the lower; its own node alone where left out. */
-  readonly heads?: { readonly upper: readonly NodePart[]; readonly lower: readonly NodePart[] };
-  /** Stands in a spacer, which presses as the bolt pulls. */
-  readonly both?: boolean;
+  readonly heads?: Heads;
   readonly upper: number;
   readonly lower: number;
   /** N/mm. */
@@ -89,6 +104,7 @@ export interface Stack {
   readonly layers: readonly Layer[];
   readonly contacts: readonly Contact[];
   readonly bolts: readonly StackBolt[];
+  readonly posts?: readonly StackPost[];
   readonly supports: readonly Support[];
   readonly springs: readonly GroundSpring[];
 }

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { judge } from '../chain/judge';
 import type { Link } from '../chain/link';
@@ -10,7 +10,8 @@ import type { WholeJob } from '../job/whole-job';
 
 /** A job that once was judged wrong, on all its feet. */
 export function wholeCase(name: string): WholeJob {
-  const read = readJob(readFileSync(join(__dirname, `cases/${name}.json`), 'utf8'));
+  const [cases, layouts] = ['cases', 'layouts'].map((folder) => join(__dirname, folder, `${name}.json`));
+  const read = readJob(readFileSync(existsSync(layouts!) ? layouts! : cases!, 'utf8'));
   if (!('job' in read)) throw new Error(read.refusals.map((r) => r.because).join('; '));
   return read.job;
 }

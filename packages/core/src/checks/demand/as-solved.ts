@@ -12,6 +12,7 @@ export function asSolved(r: Resolved, s: Solved): Demand {
   });
   return {
     pull: (i, w) => w.found('F_t.Ed', s.tensions[i]!, 'N', `pull in ${r.bolts[i]!.id}, with its prying, ${s.mesh}`),
+    push: (i, w) => w.found('N_Ed', s.pushes[i]!, 'N', `push down what stands round ${r.bolts[i]!.id}, ${s.mesh}`),
     pressure(w) {
       const over = r.skinKind === 'bed' ? 'bed, mean over one plate thickness' : 'skin, mean over one skin thickness';
       w.found('p_max', s.pressure.value, 'MPa', `pressure of the plate on the ${over}, ${s.mesh}`);

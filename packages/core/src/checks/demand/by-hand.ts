@@ -27,6 +27,7 @@ export function byHand(r: Resolved, s: Shared): Demand {
       const Q_s = skin ? skin(i, w) : 0;
       return w.of(PRIED, { T, k_Q, Q_s }, k_Q > 1 ? 'k_Q the plate’s own prying: see Plate bending' : '');
     },
+    push: (i, w) => w.found('N_Ed', s.outOfPlane.pushes[i]!, 'N', `push down what stands round ${r.bolts[i]!.id}, elastic`),
     pressure(w) {
       const o = s.outOfPlane;
       if (o.pressed.length === 0) return notApplicable('the base lifts clear in this case: nothing presses');

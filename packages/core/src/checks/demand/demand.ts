@@ -26,6 +26,8 @@ export interface Found {
 export interface Demand {
   /** Pull in bolt i, with its prying. */
   pull(i: number, w: Working): number;
+  /** Push down what stands round bolt i; 0 where nothing does. */
+  push(i: number, w: Working): number;
   /** Pressure of the base on what it stands on. */
   pressure(w: Working): Found | NotApplicable;
   /** The plate's own stress; undefined where it is judged strip by strip. */

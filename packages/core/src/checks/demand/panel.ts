@@ -2,8 +2,9 @@ import type { Point, Rect } from '../../geometry/points';
 import { boundsOf, centreOf, heightOf, overlap, widthOf } from '../../geometry/rects';
 import { rayToEdge, regionArea } from '../../geometry/region';
 import { rowsOf } from '../../geometry/rows';
-import { atBolt } from '../../job/of-kind';
+import { atBolt, eachKind } from '../../job/of-kind';
 import { weldedOnly, type Resolved } from '../../job/resolve';
+import { onSpacers, postOutside, standsAtBolts } from '../../job/stands-at-bolts';
 import { onPatch, patchOn } from '../../loads/beside';
 import type { LoadCase } from '../../loads/load-case';
 import { refuse, type Refusal } from '../../units/refusal';
@@ -19,12 +20,13 @@ const D = formula('D', 'E·t³/(12·(1 − ν²))', 'N·mm');
 const D_S = formula('D', 'E_f·t_n·t_f·d²/((t_n + t_f)·(1 − ν²))', 'N·mm');
 const SILENT = new Working(false);
 
-/** What the skin is loaded through: the backing plate's outline, or the bolts with what of their washers stays flat. */
+/** What the skin is loaded through: the backing plate's outline, or the bolts with what of their washers stays flat, or with what the plate stands on round them. */
 export const loadedPatch = remembered((r: Resolved): Rect => {
   if (weldedOnly(r)) return r.plate;
-  if (r.far.kind === 'washer') {
-    const least = Math.min(...r.bolts.map((b, i) => farDiameter(atBolt(r, i), b, SILENT)));
-    return boundsOf(r.bolts, least / 2);
+  if (r.far.kind === 'washer' || standsAtBolts(r)) {
+    const posts = standsAtBolts(r) ? eachKind(r).map(postOutside) : [];
+    const washers = r.far.kind === 'washer' ? r.bolts.map((b, i) => farDiameter(atBolt(r, i), b, SILENT)) : [];
+    return boundsOf(r.bolts, Math.min(...posts, ...washers) / 2);
   }
   // Loose strips do not bend the skin as one plate: only what lies over them counts.
   return r.far.strips ? boundsOf(r.bolts, Math.min(r.far.strips.width / 2, r.washerOutside)) : r.plate;
@@ -128,7 +130,7 @@ const Q_S = formula('Q_s', 'abs(m_x)·λ_x + abs(m_y)·λ_y', 'N');
 /** What the skin's bending adds to each bolt's pull in a case at the skin's middle, N; nothing where there is no panel. */
 export function skinPrying(r: Resolved, c: LoadCase): ((i: number, w: Working) => number) | undefined {
   const on = panelUnder(r);
-  if (weldedOnly(r) || 'applies' in on || 'refused' in on || r.joint.packing === 'spacers') return undefined;
+  if (weldedOnly(r) || 'applies' in on || 'refused' in on || onSpacers(r)) return undefined;
   const moments = panelMomentsAt(r, on, c);
   const taken = takenByBolts(r);
   return (i, w) =>
