@@ -15,11 +15,11 @@ import {
   type NotApplicable,
   type Outcome,
 } from './check';
-import { nearestPoint } from '../geometry/rects';
 import { cornerWords, lineForces } from '../sharing/weld-group';
 import { doublerRuns } from '../sharing/doubler-runs';
 import { isRefusal, type Refusal } from '../units/refusal';
 import type { Found, Loaded } from './demand/demand';
+import { nearestHeld } from '../sharing/held-edges';
 import { tributary } from '../sharing/t-stub';
 import { brittle } from './metal-rules';
 import { stubAt } from './plate-strip';
@@ -93,7 +93,7 @@ const OVERHANG = formula('σ', '6·q_v·m/t²', 'MPa');
 function toItsWelds(r: Resolved, s: Loaded, w: Working): Outcome | NotApplicable | Refusal {
   const forces = lineForces(doublerRuns(r), s.onSkin);
   if (isRefusal(forces)) return forces;
-  const at = forces.map((q) => ({ q, m: nearestPoint(r.base, q.at).gap })).filter(({ m }) => m > 1e-6);
+  const at = forces.map((q) => ({ q, m: nearestHeld(r, q.at).gap })).filter(({ m }) => m > 1e-6);
   if (at.length === 0) return notApplicable('the base reaches to the welds of its plate: nothing spans between them');
   // Loose plates bend each for itself; the weld holds the lowest, so they are not welded as one.
   const t = r.plateThickness * Math.sqrt(r.plateLayers);
@@ -116,7 +116,7 @@ export const plateBending: Check = {
   why: 'Between the fitting and the bolts the plate bends like a shelf. As it bends its edge levers against the skin and pulls the bolts harder still: prying. A thicker plate helps twice, as bending falls with the square of the thickness.',
   source:
     'EN 1993-1-8 §6.2.4 Tab. 6.2 and 6.4 (T-stub modes 1–3, inner and end rows; without prying forces on spacers and packers at the bolts), or AISC Manual Part 9 (prying); the job’s rules say which',
-  range: 'Bolts outside the base; the base edge taken as rigid; metals that yield',
+  range: 'Bolts outside the base; bent from the edge that is welded, else from the base’s own, taken as rigid; metals that yield',
   evaluate(r, s, w) {
     const no = brittle(r.plateMetal, 'plate.metal', 'a plate bent past its elastic limit');
     if (no) return no;

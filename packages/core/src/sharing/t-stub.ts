@@ -1,8 +1,8 @@
 import { dot, left, sub, type Point } from '../geometry/points';
-import { nearestPoint } from '../geometry/rects';
 import { rayToEdge } from '../geometry/region';
 import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
+import { nearestHeld } from './held-edges';
 
 /** One side of a bolt along the base edge: half way to a neighbour in its row, or the plate's end. */
 export interface Side {
@@ -29,7 +29,7 @@ export function stubPlace(r: Resolved, i: number): StubPlace {
 }
 
 function placeOf(r: Resolved, b: Resolved['bolts'][number]): StubPlace {
-  const { point, gap } = nearestPoint(r.base, b);
+  const { point, gap } = nearestHeld(r, b);
   const out = { x: (b.x - point.x) / gap, y: (b.y - point.y) / gap };
   const along = left(out);
   return {

@@ -1,7 +1,7 @@
 import type { Rect } from '../geometry/points';
 import { distance } from '../geometry/points';
 import { boundsOf } from '../geometry/rects';
-import { edgeDistance } from '../geometry/region';
+import { edgeDistance, type Region } from '../geometry/region';
 import { isHeldByThreadOf } from '../job/joint';
 import { zonesUnder } from '../job/zones';
 import { atBolt } from '../job/of-kind';
@@ -9,7 +9,10 @@ import type { PlacedBolt, Resolved } from '../job/resolve';
 import { preloadCounts } from '../job/preload-lasts';
 import { postArea, postOutside, standsAtBolts } from '../job/stands-at-bolts';
 import { EDGES, spreadRulesOf, type EdgeName } from '../job/spread-rules';
+import { baseBolts } from '../sharing/base-bolts';
 import { doublerRuns } from '../sharing/doubler-runs';
+import { baseRuns } from '../sharing/held-edges';
+import type { Run } from '../sharing/weld-group';
 import { proofOf } from '../stock/bolt-proof';
 import { headKind } from '../stock/heads';
 import { refuse, type Refusal } from '../units/refusal';
@@ -106,14 +109,18 @@ function refusedStack(r: Resolved): Refusal | undefined {
   return undefined;
 }
 
-/** Welded on, or clamped by no bolt of its own, the base moves with the plate; else it may lift off it. */
+/** Where the base cannot lift off the plate: along its welds; all over where nobody says how it is held; nowhere with bolts of its own. */
+function baseTied(r: Resolved, grid: Grid): Contact['tied'] {
+  const runs = baseRuns(r);
+  return runs.length > 0 ? alongRuns(runs, r.outline, grid) : baseBolts(r).length === 0;
+}
+
 function contactsOf(r: Resolved, grid: Grid, far: boolean): Contact[] {
-  const own = r.bolts.some((b) => b.throughBase) && r.welds.fitting === 'none';
   const { bedding } = spreadRulesOf(r.job).given;
   const bed = bedding ?? r.bedModulus / r.skinThickness;
   const metal = bedding ?? (2 * Math.min(E_STEEL, r.plateMetal.E)) / (r.baseThickness + r.plateThickness * r.plateLayers);
   return [
-    { upper: BASE, lower: PLATE, modulus: metal, tied: !own, gap: 0 },
+    { upper: BASE, lower: PLATE, modulus: metal, tied: baseTied(r, grid), gap: 0 },
     {
       upper: PLATE,
       lower: SKIN,
@@ -133,7 +140,7 @@ function weldedNodes(r: Resolved, grid: Grid): ReadonlySet<number> | false {
   const nx = grid.x.length;
   const out = new Set<number>();
   if (doubler === 'plugs') for (const b of r.bolts) out.add(lineAt(grid.x, b.x) + lineAt(grid.y, b.y) * nx);
-  else if (doubler === 'lines' || r.shaped) return alongRuns(r, grid);
+  else if (doubler === 'lines' || r.shaped) return alongRuns(doublerRuns(r), r.region, grid);
   else {
     const { x0, x1, y0, y1 } = r.plate;
     const on = (v: number, edge: number) => Math.abs(v - edge) < 1e-6;
@@ -156,19 +163,19 @@ function weldedNodes(r: Resolved, grid: Grid): ReadonlySet<number> | false {
 }
 
 /** Nodes next to weld lines that do not lie along the grid, or do so only in part; where the plate has metal beside them. */
-function alongRuns(r: Resolved, grid: Grid): ReadonlySet<number> {
+function alongRuns(runs: readonly Run[], metal: Region, grid: Grid): ReadonlySet<number> {
   const nearest = (lines: ArrayLike<number>, v: number) => {
     let at = 0;
     for (let i = 1; i < lines.length; i++) if (Math.abs(lines[i]! - v) < Math.abs(lines[at]! - v)) at = i;
     return at;
   };
   const out = new Set<number>();
-  for (const { from, to } of doublerRuns(r)) {
+  for (const { from, to } of runs) {
     const n = Math.max(1, Math.ceil(distance(from, to)));
     for (let k = 0; k <= n; k++) {
       const p = { x: from.x + ((to.x - from.x) * k) / n, y: from.y + ((to.y - from.y) * k) / n };
       const [ix, iy] = [nearest(grid.x, p.x), nearest(grid.y, p.y)];
-      if (edgeDistance(r.region, { x: grid.x[ix]!, y: grid.y[iy]! }) > -1e-6) out.add(ix + iy * grid.x.length);
+      if (edgeDistance(metal, { x: grid.x[ix]!, y: grid.y[iy]! }) > -1e-6) out.add(ix + iy * grid.x.length);
     }
   }
   return out;

@@ -1,6 +1,7 @@
 import type { Resolved } from '../../job/resolve';
 import type { Metal } from '../../stock/metals';
-import { cornerWords, lineForces, runsAround, type LineForce } from '../../sharing/weld-group';
+import { baseRuns } from '../../sharing/held-edges';
+import { cornerWords, lineForces, type LineForce } from '../../sharing/weld-group';
 import { isRefusal, refuse } from '../../units/refusal';
 import { Working } from '../../working/steps';
 import { notApplicable, outcome, worst, type Check, type Outcome } from '../check';
@@ -75,8 +76,7 @@ export const fittingWeld: Check = {
         `a weld between ${r.baseMetal.name.toLowerCase()} and ${r.plateMetal.name.toLowerCase()} is not known to this check`,
         WELDABLE,
       );
-    const runs = runsAround(r.base, fitting);
-    const at = lineForces(runs, s.loadCase);
+    const at = lineForces(baseRuns(r), s.loadCase);
     if (isRefusal(at)) return at;
     return judgeGroup(r, at, { a: fittingThroat, of }, r.base, w);
   },
