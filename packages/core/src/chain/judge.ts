@@ -125,6 +125,7 @@ function timesSolved(s: Solved, k: number): Solved {
     tensions: s.tensions.map((t) => t * k),
     pushes: s.pushes.map((p) => p * k),
     plateStress: read(s.plateStress),
+    farStress: read(s.farStress),
     edgeStress: read(s.edgeStress),
     deflection: read(s.deflection),
     pressure: read(s.pressure),
@@ -168,6 +169,7 @@ const figuresOf = (c: SpreadCase, mesh: string): Solved => ({
   tensions: c.bolts.map((b) => b.tension),
   pushes: c.bolts.map((b) => b.push),
   plateStress: c.plateStress,
+  farStress: c.farStress,
   edgeStress: c.edgeStress,
   deflection: c.deflection,
   pressure: c.pressure,
@@ -183,11 +185,12 @@ const figuresOf = (c: SpreadCase, mesh: string): Solved => ({
  * bolts idle. Glue and bolts never share a pull, and each figure is the worse of the two.
  */
 function worseOf(letGo: Solved, holding: Solved): Solved {
-  const worse = (key: 'plateStress' | 'edgeStress' | 'deflection' | 'skinShear') =>
+  const worse = (key: 'plateStress' | 'farStress' | 'edgeStress' | 'deflection' | 'skinShear') =>
     holding[key].value > letGo[key].value ? holding[key] : letGo[key];
   return {
     ...letGo,
     plateStress: worse('plateStress'),
+    farStress: worse('farStress'),
     edgeStress: worse('edgeStress'),
     deflection: worse('deflection'),
     skinShear: worse('skinShear'),

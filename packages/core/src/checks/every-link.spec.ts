@@ -95,6 +95,10 @@ const JOBS: readonly (readonly [string, Job])[] = [
     ),
   ],
   ['nut too weak', plainJob(bolts('M10', '10.9'), (j) => ({ ...j, bolts: { ...j.bolts, nut: '8' } }), push)],
+  [
+    'wide holes in the skin',
+    plainJob((j) => ({ ...j, bolts: { ...j.bolts, items: j.bolts.items.map((b) => ({ ...b, holes: { skin: q(24) } })) } }), push),
+  ],
   ['tapped plate', plainJob(joint({ holding: 'tapped', engagement: q(5) }), push)],
   [
     'AISC',

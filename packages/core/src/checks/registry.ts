@@ -57,6 +57,7 @@ import { bond } from './whole/bond';
 import { galvanic } from './whole/galvanic';
 import { gluedHead } from './whole/glued-head';
 import { packRules } from './whole/pack-rules';
+import { backingBending } from './backing-bending';
 
 /** Every check, in section order from fitting to structure, then what concerns the joint as a whole. A new check is one line here. */
 export const CHECKS: readonly Check[] = [
@@ -103,6 +104,7 @@ export const CHECKS: readonly Check[] = [
   pullThrough,
   washerCrush,
   washerDishing,
+  backingBending,
   skinBearing,
   localDishing,
   skinBending,

@@ -85,6 +85,26 @@ export const skins: readonly ReferenceValue[] = [
       loaded({ fz: 400 }),
     ],
     [
+      'backing-bending',
+      '3 mm S235 over a hole of 80 that reaches its edge, pulled on 30, its own hole 17.5: folds as a cone',
+      'statics by hand: virtual work of the cone',
+      4152.8,
+      0.001,
+      'capacity',
+      bolts('M16', '8.8', [
+        [-110, 0],
+        [110, 0],
+      ]),
+      (j) => ({ ...j, bolts: { ...j.bolts, items: j.bolts.items.map((b) => ({ ...b, holes: { skin: q(80) } })) } }),
+      (j) => ({
+        ...j,
+        base: { ...j.base, length: q(60), width: q(60) },
+        plate: { ...j.plate, y0: -40, y1: 40 },
+        far: { kind: 'plate', metal: 'S235', thickness: q(3) },
+      }),
+      loaded({ fz: 400 }),
+    ],
+    [
       'washer-dishing',
       'washer 30 × 2.5 under a 16 mm nut: A·t²·f_y/(3·c²)',
       'statics by hand',

@@ -15,6 +15,8 @@ export interface Solved {
   readonly pushes: readonly number[];
   /** Mean over a washer's width. */
   readonly plateStress: Read;
+  /** In the plate behind the skin, mean over a washer's width; 0 where there is none. */
+  readonly farStress: Read;
   /** In the skin, mean over one thickness beside the plate's edge. */
   readonly edgeStress: Read;
   readonly deflection: Read;

@@ -99,7 +99,7 @@ function wantedLines(r: Resolved, outer: Rect, far: readonly Rect[], axis: 'x' |
   const taper = spreadRulesOf(r.job).taper?.width ?? 0;
   const inward = taper > 0 ? [r.plate[low] + taper, r.plate[high] - taper] : [];
   const edges = [outer, r.panel, r.plate, r.base, ...far].flatMap((q) => [q[low], q[high]]);
-  const open = openHoles(r).flatMap((h) => [h[axis] - h.d.v / 2, h[axis] + h.d.v / 2]);
+  const open = openHoles(r).flatMap((h) => [h[axis] - h.d / 2, h[axis] + h.d / 2]);
   return [...edges, ...band, ...inward, ...open, ...cornerLines(r, axis), ...r.bolts.map((b) => b[axis])]
     .filter((v) => v >= outer[low] - 1e-6 && v <= outer[high] + 1e-6)
     .sort((a, b) => a - b)

@@ -195,15 +195,21 @@ function slotted(r: Resolved, grid: Grid): Float64Array | undefined {
   return weighed(grid, within, (x, y) => bridged(x, y) || holes.every((h) => off(h, x, y) > wide(h) / 2));
 }
 
-/** Old holes in the skin that stay open; those filled or used again carry as the skin does. */
-export const openHoles = (r: Resolved) => r.job.survey.existing.filter((h) => h.use === 'stay clear');
+/** Holes in the skin that nothing fills: old ones that stay open, and those of bolts that are wider than what lies over them. */
+export const openHoles = (r: Resolved): readonly (Point & { readonly d: number })[] => [
+  ...r.job.survey.existing.flatMap(({ x, y, d, use }) => (use === 'stay clear' ? [{ x, y, d: d.v }] : [])),
+  ...r.bolts.flatMap(({ x, y }, i) => {
+    const { skinHole: d, washerOutside } = atBolt(r, i);
+    return d > washerOutside ? [{ x, y, d }] : [];
+  }),
+];
 
 /** What open holes leave of the skin; nothing where there is none. */
 function openedSkin(r: Resolved, grid: Grid): Float64Array | undefined {
   const open = openHoles(r);
   if (open.length === 0) return undefined;
-  const within = open.map((h) => rectAbout(h, h.d.v, h.d.v));
-  return weighed(grid, within, (x, y) => open.every((h) => Math.hypot(x - h.x, y - h.y) > h.d.v / 2));
+  const within = open.map((h) => rectAbout(h, h.d, h.d));
+  return weighed(grid, within, (x, y) => open.every((h) => Math.hypot(x - h.x, y - h.y) > h.d / 2));
 }
 
 /** How much of each cell lies within a plate with round corners; nothing where they are square. */

@@ -91,6 +91,14 @@ export const WHY_PLATES_AND_BOLTS: Readonly<Record<string, readonly Stroke[]>> =
     s('force', 'M50 48v4M110 48v4'),
     arrow(80, 8, 0, -7),
   ],
+  'backing-bending': [
+    s('skin', 'M8 22h36v14H8ZM116 22h36v14h-36Z'),
+    s('plate', 'M14 36H46L72 24h16L114 36H146v5H116L90 30H70L44 41H14Z'),
+    s('bolt', box(76, 4, 8, 36)),
+    s('bolt', box(68, 30, 24, 8)),
+    s('break', 'M70 24l3 3M90 24l-3 3M45 40l3-3M115 40l-3-3'),
+    arrow(80, 6, 0, -6),
+  ],
   deflection: [
     s('before', 'M14 30h132'),
     s('skin', 'M14 30C50 34 60 50 80 50S110 34 146 30v7C110 41 100 57 80 57S50 41 14 37Z'),

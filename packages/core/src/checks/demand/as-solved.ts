@@ -22,6 +22,11 @@ export function asSolved(r: Resolved, s: Solved): Demand {
       w.found('σ', s.plateStress.value, 'MPa', `von Mises, mean over a washer’s width, ${s.mesh}`);
       return place(s.plateStress);
     },
+    farStress(w) {
+      if (r.far.kind !== 'plate') return undefined;
+      w.found('σ', s.farStress.value, 'MPa', `von Mises, mean over a washer’s width, ${s.mesh}`);
+      return place(s.farStress);
+    },
     skinStress(w) {
       const no = s.tooThin ? tooThin(s.overThickness) : undefined;
       if (no) return no;

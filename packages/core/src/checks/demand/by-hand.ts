@@ -37,6 +37,7 @@ export function byHand(r: Resolved, s: Shared): Demand {
       return { value, at: o.peakAt, where: 'edge of the base' };
     },
     plateStress: () => undefined,
+    farStress: () => undefined,
     skinStress(w) {
       const on = panelUnder(r);
       if ('applies' in on || 'refused' in on) return on;

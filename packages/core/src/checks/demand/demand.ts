@@ -32,6 +32,8 @@ export interface Demand {
   pressure(w: Working): Found | NotApplicable;
   /** The plate's own stress; undefined where it is judged strip by strip. */
   plateStress(w: Working): Found | undefined;
+  /** Stress of the backing plate where it is worked hardest; undefined where it is not known, or there is none. */
+  farStress(w: Working): Found | undefined;
   /** The skin's stress where it is worked hardest. */
   skinStress(w: Working): Found | NotApplicable | Refusal;
   /** How far the panel gives, mm. */
