@@ -87,7 +87,7 @@ describe('the cases of a foot', () => {
     const limit = { ...pushed.practice, school: 'limit' as const };
     const resting = pushed.feet.map((f) => ({
       ...f,
-      holds: { restsOnly: true, takes: { mx: false, my: false, mz: false }, stiffness: { x: 1, y: 1, z: 1 }, part: 0 },
+      holds: { restsOnly: f.y > 0, takes: { mx: false, my: false, mz: false }, stiffness: { x: 1, y: 1, z: 1 }, part: 0 },
     }));
     const cradle = newLoad('cradle', 'K', 'Box');
     const w: WholeJob = {
@@ -96,7 +96,7 @@ describe('the cases of a foot', () => {
       feet: resting,
       loads: [{ ...cradle, values: { ...cradle.values, mass: q(100), height: q(50) } }],
     };
-    // 1 g up is held by nothing.
+    // 1 g up lets the port feet go, and the starboard ones stand in line: nothing holds it about x.
     expect(loadRefusals(atFoot(w, 'F1')).map((r) => r.because)).toEqual([expect.stringMatching(/^Box: up/)]);
     const down: WholeJob = { ...w, loads: [{ ...w.loads[0]!, factors: { ...w.loads[0]!.factors, up: 0 } }] };
     const W = 100 * 9.80665;

@@ -14,16 +14,21 @@ export interface Spring {
   readonly own: Matrix;
 }
 
-/** Of a foot, in the fitting's axes; `moments`: it takes those about the axes it says, as an evenly sprung pad of its base (I = L²/12 per unit of stiffness). */
+/**
+ * Of a foot, in the fitting's axes; `moments`: it takes those about the axes it says, as an evenly sprung pad of its base (I = L²/12 per unit
+ * of stiffness). A foot that only rests presses and does nothing else: friction under it is not counted on, nor a moment.
+ */
 export function springOf(f: FootPlace, at: Place, moments: boolean): Spring {
-  const { x, y, z } = f.stiffness;
-  const about = moments
-    ? [
-        f.takes.mx ? (z * f.width ** 2) / 12 : 0,
-        f.takes.my ? (z * f.length ** 2) / 12 : 0,
-        f.takes.mz ? (x * f.width ** 2 + y * f.length ** 2) / 12 : 0,
-      ]
-    : [0, 0, 0];
+  const { z } = f.stiffness;
+  const { x, y } = f.restsOnly ? { x: 0, y: 0 } : f.stiffness;
+  const about =
+    moments && !f.restsOnly
+      ? [
+          f.takes.mx ? (z * f.width ** 2) / 12 : 0,
+          f.takes.my ? (z * f.length ** 2) / 12 : 0,
+          f.takes.mz ? (x * f.width ** 2 + y * f.length ** 2) / 12 : 0,
+        ]
+      : [0, 0, 0];
   const local = Matrix.diag([x, y, z, ...about]);
   if (f.turn === 0) return { at, own: local };
   const [c, s] = [Math.cos(f.turn), Math.sin(f.turn)];

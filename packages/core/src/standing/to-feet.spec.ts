@@ -168,8 +168,61 @@ it('shares as given, with the moment left over as couples', () => {
   });
 });
 
+it('any four of eight: all 70 sets are asked, and the order the feet are written in moves nothing', () => {
+  const eight = Array.from({ length: 8 }, (_, i) => {
+    const at = (k: number) => Math.round(400 * Math.cos(0.1 + (i * Math.PI) / 4 - (k * Math.PI) / 2));
+    return foot(`F${i + 1}`, at(0), at(1));
+  });
+  const v = load({ fz: -16_000, my: 6e6 });
+  // F1 pulled most, over every four of the eight by a 3 × 3 solve of its own; a set in line holds nothing and is left out.
+  const sets = eight.flatMap((a, i) =>
+    eight
+      .slice(i + 1)
+      .flatMap((b, j) => eight.slice(i + j + 2).flatMap((c, k) => eight.slice(i + j + k + 3).map((d) => [a, b, c, d]))),
+  );
+  expect(sets).toHaveLength(70);
+  const pulls = sets.flatMap((four) => {
+    const rows = four.map(({ x, y }) => [1, y, -x]);
+    const K = rows.reduce((sum, r) => sum.add(Matrix.columnVector(r).mmul(Matrix.rowVector(r))), Matrix.zeros(3, 3));
+    const q = solve(K, Matrix.columnVector([v.fz, 0, v.my])).to1DArray();
+    return four.flatMap(({ id }, i) => (id === 'F1' ? [rows[i]!.reduce((sum, r, k) => sum + r * q[k]!, 0)] : []));
+  });
+  const most = (feet: readonly FootPlace[]) => {
+    const found = toFeet(stands(feet, { rule: 'some count', count: 4 }), v);
+    if (isRefusal(found)) throw new Error(found.because);
+    expect(found).toHaveLength(70);
+    return Math.max(...found.map((m) => m.get('F1')?.load.fz ?? -Infinity));
+  };
+  expect(most(eight)).toBeCloseTo(Math.max(...pulls), 6);
+  expect(most([...eight].reverse())).toBeCloseTo(most(eight), 6);
+});
+
 describe('feet that only rest', () => {
   const resting = FOUR.map((f) => ({ ...f, restsOnly: true }));
+  const some = FOUR.map((f) => ({ ...f, restsOnly: f.x < 0 }));
+  it('hold nothing sideways: all of a level push goes to those that are held down (statics: 220/2)', () => {
+    const at = shared(stands(some), { fx: 220_000, fz: -1000 });
+    expect(forces(at)).toEqual({
+      'fore port': [110_000, 0, -250],
+      'fore starboard': [110_000, 0, -250],
+      'aft port': [0, 0, -250],
+      'aft starboard': [0, 0, -250],
+    });
+    expect(toFeet(stands(resting), load({ fx: 1, fz: -1000 }))).toMatchObject({
+      because: 'nothing holds a force along x',
+      allowed: expect.stringContaining('only rests holds nothing sideways'),
+    });
+  });
+  it('hold nothing sideways where their share is given either, and take no moment', () => {
+    const given = some.map((f) => ({ ...f, part: 0.25, takes: { mx: true, my: true, mz: true } }));
+    for (const rule of ['given', 'moments'] as const) {
+      const at = shared(stands(given, { rule }), { fx: 1000, fy: 600, fz: -4000 });
+      for (const f of given.filter((f) => f.restsOnly)) {
+        const { fx, fy, mx, my, mz } = at.get(f.id)!.load;
+        expect([fx, fy, mx, my, mz].map((n) => Math.round(n * 1e6) || 0)).toEqual([0, 0, 0, 0, 0]);
+      }
+    }
+  });
   it('press and never pull: a weight past the aft feet’s line is held by nothing', () => {
     const off = toFeet(stands(resting), load({ fz: -1000, my: -1000 * 260 }));
     expect(off).toMatchObject({ field: 'standing' });

@@ -23,9 +23,6 @@ export interface AtFoot {
   readonly held: Vector;
 }
 
-/** Most sets of feet that are asked. */
-const MOST_SETS = 40;
-
 const setOf = (stands: Stands, feet: readonly FootPlace[]): FootSet => {
   const held = feet.map((f): Place => (stands.rule === 'legs' ? { x: f.x, y: f.y, z: f.z + stands.legHeight / 2 } : f));
   const names = stands.feet.filter((f) => !feet.includes(f)).map((f) => f.name);
@@ -47,7 +44,7 @@ function choices(feet: readonly FootPlace[], count: number): FootPlace[][] {
 
 const known = new WeakMap<readonly FootPlace[], Map<string, readonly FootSet[]>>();
 
-/** The sets of feet that may carry: all of them, or each so many of them. Found once for feet that stay. */
+/** The sets of feet that may carry: all of them, or every choice of so many of them. Found once for feet that stay. */
 export function setsOf(stands: Stands): readonly FootSet[] {
   const key = `${stands.rule} ${stands.legHeight} ${stands.count}`;
   let byRule = known.get(stands.feet);
@@ -55,9 +52,7 @@ export function setsOf(stands: Stands): readonly FootSet[] {
   let sets = byRule.get(key);
   if (!sets) {
     const count = stands.rule === 'some count' ? stands.count : stands.feet.length;
-    sets = choices(stands.feet, count)
-      .slice(0, MOST_SETS)
-      .map((feet) => setOf(stands, feet));
+    sets = choices(stands.feet, count).map((feet) => setOf(stands, feet));
     byRule.set(key, sets);
   }
   return sets;
@@ -74,14 +69,17 @@ const AXES = [
   'a moment about z',
 ];
 const WANTS = 'feet that hold it: one more beside their line, or one that takes a moment about it';
+const HELD_DOWN = 'feet that are held down: one that only rests holds nothing sideways, and no moment';
 
 /** Nothing where the set holds the load, else what it does not hold. */
-function notHeld({ shares }: FootSet, p: Six): Refusal | undefined {
+function notHeld({ shares, feet }: FootSet, p: Six): Refusal | undefined {
   const size = (v: Six) => v.map((x, i) => Math.abs(x) / (i < 3 ? 1 : shares.lever));
   const left = size(times(shares.left, p));
   const all = size(p).reduce((a, b) => a + b, 0);
   const most = Math.max(...left);
-  return most > LEFT * Math.max(all, 1e-12) ? refuse('standing', `nothing holds ${AXES[left.indexOf(most)]}`, WANTS) : undefined;
+  return most > LEFT * Math.max(all, 1e-12)
+    ? refuse('standing', `nothing holds ${AXES[left.indexOf(most)]}`, feet.some((f) => f.restsOnly) ? HELD_DOWN : WANTS)
+    : undefined;
 }
 
 /** The load of a fitting as it comes to each foot of a set that all hold both ways. */
@@ -89,9 +87,9 @@ function onSet(stands: Stands, set: FootSet, load: Vector): Map<string, AtFoot> 
   const given = stands.rule === 'given';
   // Forces as they are given; what moment is then left over goes as couples.
   const parts = set.feet.map((f) => (given ? f.part : 0));
+  const told = set.feet.map((f, i) => givenTo(f, parts[i]!, load));
   const rest = set.feet.reduce((v, f, i) => {
-    const k = parts[i]!;
-    const one = about({ fx: load.fx * k, fy: load.fy * k, fz: load.fz * k, mx: 0, my: 0, mz: 0 }, f, DATUM);
+    const one = about(told[i]!, f, DATUM);
     return vectorOf(sixOf(v).map((x, j) => x - sixOf(one)[j]!));
   }, load);
   const p = sixOf(rest);
@@ -100,15 +98,18 @@ function onSet(stands: Stands, set: FootSet, load: Vector): Map<string, AtFoot> 
   const moves = times(set.shares.moves, p);
   return new Map(
     set.feet.map((f, i) => {
-      const k = parts[i]!;
-      const six = times(set.shares.maps[i]!, p);
-      const held = vectorOf([six[0]! + k * load.fx, six[1]! + k * load.fy, six[2]! + k * load.fz, six[3]!, six[4]!, six[5]!]);
+      const own = sixOf(told[i]!);
+      const held = vectorOf(times(set.shares.maps[i]!, p).map((x, j) => x + own[j]!));
       return [f.id, { load: inTurnedAxes(about(held, set.held[i]!, f), f.turn), set, moves, held }];
     }),
   );
 }
 
 const DATUM: Place = { x: 0, y: 0, z: 0 };
+
+/** The force a foot is told to take: a foot that only rests takes its part of what comes down, and nothing sideways. */
+const givenTo = (f: FootPlace, k: number, { fx, fy, fz }: Vector): Vector =>
+  f.restsOnly ? { fx: 0, fy: 0, fz: k * fz, mx: 0, my: 0, mz: 0 } : { fx: k * fx, fy: k * fy, fz: k * fz, mx: 0, my: 0, mz: 0 };
 
 /** Pull that counts as none, as a part of the load. */
 const HAIR = 1e-9;

@@ -80,7 +80,7 @@ const AXES = [
       <div class="ticks">
         <label
           ><input type="checkbox" [checked]="holds().restsOnly" (change)="hold({ restsOnly: $any($event.target).checked })" />only
-          rests, no hold-down</label
+          rests: holds nothing down or sideways</label
         >
       </div>
       <div class="fields">
