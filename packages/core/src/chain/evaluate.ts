@@ -15,6 +15,11 @@ export { TIGHT, type Link, type LinkState } from './link';
 
 export type VerdictState = 'sound' | 'tight' | 'fails' | 'refused';
 
+/** A case shared over the bolts, and the pull that comes of it in each of them, with its prying, N. */
+export interface SharedCase extends Shared {
+  readonly pulls: readonly number[];
+}
+
 export interface Verdict {
   readonly state: VerdictState;
   /** Reasons the job as a whole cannot be computed; then there are no links. */
@@ -23,7 +28,7 @@ export interface Verdict {
   readonly links: readonly Link[];
   /** Id of the weakest link; empty where there is none. */
   readonly weakest: string;
-  readonly shared: readonly Shared[];
+  readonly shared: readonly SharedCase[];
 }
 
 export const NO_LOADS = refuse('loads', 'there is no load case', 'at least one load');
@@ -106,7 +111,8 @@ function verdictOf(cases: readonly LoadCase[], under: readonly UnderLoad[]): Ver
   const worst = stateAt(weakest?.utilisation ?? 0);
   const state: VerdictState = worst === 'fails' ? 'fails' : links.some((l) => l.state === 'refused') ? 'refused' : worst;
   // Without what only computes: a verdict goes from worker to page.
-  const shared = under.map(({ s: { demand: _d, ...s } }) => s);
+  const silent = new Working(false);
+  const shared = under.map(({ r, s: { demand, ...s } }) => ({ ...s, pulls: r.bolts.map((_, i) => demand.pull(i, silent)) }));
   return { state, refusals: [], cases, links, weakest: weakest?.id ?? '', shared };
 }
 

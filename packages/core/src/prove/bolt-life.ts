@@ -22,21 +22,23 @@ export interface BoltLife {
 }
 
 /**
- * How often the bolt that is pulled most may be pulled so: its tension taken as coming and going whole, preload or not (safe), and
- * nothing but bolts in tension looked at. Undefined where no bolt is pulled.
+ * How often the bolt that is pulled hardest may be pulled so, with the prying of the plate on it (EN 1993-1-9 Tab. 8.1 detail 14: prying
+ * is to be taken into account; from memory): its pull taken as coming and going whole, preload or not (safe), and nothing but bolts in tension looked at.
+ * Undefined where no bolt is pulled.
  */
 export function boltLife(r: Resolved, verdict: Pick<Verdict, 'shared'>): BoltLife | undefined {
-  let most: { tension: number; i: number; caseName: string } | undefined;
+  let most: { stress: number; pull: number; i: number; caseName: string } | undefined;
   for (const s of verdict.shared)
-    s.outOfPlane.tensions.forEach((tension, i) => {
-      if (tension > (most?.tension ?? 0)) most = { tension, i, caseName: s.loadCase.name };
+    s.pulls.forEach((pull, i) => {
+      const stress = pull / atBolt(r, i).As;
+      if (stress > (most?.stress ?? 0)) most = { stress, pull, i, caseName: s.loadCase.name };
     });
   if (!most) return undefined;
   const w = new Working(true);
   const range = w.of(
     RANGE,
-    { F_t: most.tension, A_s: atBolt(r, most.i).As },
-    'all of it comes and goes: preload is not counted on',
+    { F_t: most.pull, A_s: atBolt(r, most.i).As },
+    'with its prying; all of it comes and goes: preload is not counted on',
   );
   const put = { Δσ_C: CATEGORY, γ_Mf: GAMMA_MF, Δσ: range };
   const n3 = w.of(N_3, put, 'EN 1993-1-9 category 50, m = 3; from memory');

@@ -156,7 +156,7 @@ function lifeTask(of: MadeOf, verdicts: readonly Verdict[]): Task[] {
     {
       id: 'life',
       name: `Bolts: a look every ${Math.max(1, Math.floor(n / LOOK)).toLocaleString('en')} loads`,
-      what: `new bolts before ${n.toLocaleString('en')} loads of ${least.caseName} (${at} in tension alone; plate, skin, welds and thread in shear are not judged for fatigue)`,
+      what: `new bolts before ${n.toLocaleString('en')} loads of ${least.caseName} (${at} in tension with its prying; plate, skin, welds and thread in shear are not judged for fatigue)`,
       every: { times: Math.max(1, Math.floor(n / LOOK)) },
       source: 'EN 1993-1-9 category 50, γMf 1.35 (from memory); a look at a tenth: common practice',
     },

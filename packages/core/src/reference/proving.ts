@@ -20,8 +20,8 @@ function lifeAt(stress: number): number {
   const r = resolve(job);
   const [shared] = evaluate(job).shared;
   if (!isResolved(r) || !shared) return NaN;
-  const tensions = r.bolts.map((_, i) => (i === 0 ? stress * r.As : 0));
-  return boltLife(r, { shared: [{ ...shared, outOfPlane: { ...shared.outOfPlane, tensions } }] })?.times ?? NaN;
+  const pulls = r.bolts.map((_, i) => (i === 0 ? stress * r.As : 0));
+  return boltLife(r, { shared: [{ ...shared, pulls }] })?.times ?? NaN;
 }
 
 /** What Prove rests on, against what was worked outside: methods and `npm run methods`. */

@@ -186,6 +186,11 @@ describe('ladder on a deck', () => {
     close(named(all, 'on the outer step'), { fz: -1200, my: 200 * 1200 });
     close(named(all, 'swinging out'), { fx: 600, fz: -1200, my: 900 * 600 + 200 * 1200 });
   });
+  it('on a step under the deck the pull turns it the other way: 99 − 375 N·m (statics by hand)', () => {
+    const v = { person: 1100, offset: 180, along: -1500, out: 500, share: 0.5 };
+    const all = cases('ladder', v, { pick: { mount: 'deck' } });
+    close(named(all, 'swinging out'), { fx: 250, fz: -550, my: 99_000 - 375_000 });
+  });
 });
 
 describe('seat with its own belts, moments', () => {

@@ -5,6 +5,7 @@ import { factor, field, height, reach, share } from '../common-fields';
 import { box, line, person } from '../sketch';
 
 const P = formula('P', 'φ·F_p·s', 'N');
+const TURN = formula('M_h', 'F_out·h', 'N·mm');
 const COUPLE = formula('T', 'P·o/a', 'N');
 
 /** Ladder, grab rail or step: a person off the wall, and a person pulling straight out. */
@@ -23,7 +24,7 @@ export const ladder = builder({
     along: field(lengthRange('Step below (−) or above the plate', 5000, 'minus'), 0, '0 mm'),
     spacing: field(lengthRange('Bolt spacing along the fall, for the hand check', 2000, 'over 0', [20, 1000]), 100, '100 mm'),
     out: field(forceRange('Pull straight out, swinging', '0'), 1000, '1 kN'),
-    height: height('Hand height along the plate for the pull', 0),
+    height: height('Hand above the step for the pull', 0),
     share,
   },
   factors: { dynamic: factor('φ', 'On the person, climbing', 1, 'the local rule’s load has it inside', [1, 3]) },
@@ -39,9 +40,10 @@ export const ladder = builder({
         const p = w.of(P, { φ: k.dynamic, F_p: v.person, s: v.share }, 'statics');
         w.of(COUPLE, { P: p, o: v.offset, a: v.spacing }, 'hand check: pull in the top bolts as a couple over their spacing');
         const out = pull > 0 ? w.found('F_out', pull, 'N', 'a person swinging out, statics') : 0;
+        const turn = out > 0 ? w.of(TURN, { F_out: out, h: v.height }, 'the hand pulls above the step') : 0;
         return wall
-          ? { fx: -p, fz: out, at: { x: v.along, y: 0, z: v.offset } }
-          : { fz: -p, fx: out, at: { x: v.offset, y: 0, z: Math.abs(v.along) } };
+          ? { fx: -p, fz: out, my: -turn, at: { x: v.along, y: 0, z: v.offset } }
+          : { fz: -p, fx: out, my: turn, at: { x: v.offset, y: 0, z: v.along } };
       },
     });
     const cases = [load('on the outer step', 0)];
@@ -61,16 +63,16 @@ export const ladder = builder({
           handles: [{ label: 'step', at: [v.offset, v.along], drag: (u, w) => ({ offset: Math.max(0, u), along: w }) }],
         },
       ];
-    const z = Math.abs(v.along);
+    const z = v.along;
     return [
       {
         from: 'side',
         shapes: [
-          box('fitting', -20, 0, 20, z + 20),
+          box('fitting', -20, Math.min(0, z - 20), 20, Math.max(0, z + 20)),
           box('fitting', -20, z - 10, v.offset + 60, z + 14),
           ...person([v.offset, z + 14]),
         ],
-        handles: [{ label: 'step', at: [v.offset, z], drag: (u, w) => ({ offset: Math.max(0, u), along: Math.max(0, w) }) }],
+        handles: [{ label: 'step', at: [v.offset, z], drag: (u, w) => ({ offset: Math.max(0, u), along: w }) }],
       },
     ];
   },

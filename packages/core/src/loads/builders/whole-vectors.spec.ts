@@ -143,8 +143,16 @@ it('ladder: on a wall the fall is −x and the pull is off the wall; on a deck t
     'swinging out': variable(-350, 0, 240, -p, 0, 250),
   });
   expect(told('ladder', v, { mount: 'deck' }, { dynamic: 1.5 })).toEqual({
-    'on the outer step': variable(240, 0, 350, 0, 0, -p),
-    'swinging out': variable(240, 0, 350, 250, 0, -p),
+    'on the outer step': variable(240, 0, -350, 0, 0, -p),
+    'swinging out': variable(240, 0, -350, 250, 0, -p),
   });
+  // A hand 900 above the step: 250·900 more about y, off the wall or ahead.
+  const turned = (c: ReturnType<typeof variable>, my: number) => c.map((n, i) => (i === 5 ? Number(n) + my : n));
+  expect(told('ladder', { ...v, height: 900 }, { mount: 'wall' }, { dynamic: 1.5 })['swinging out']).toEqual(
+    turned(variable(-350, 0, 240, -p, 0, 250), -225_000),
+  );
+  expect(told('ladder', { ...v, height: 900 }, { mount: 'deck' }, { dynamic: 1.5 })['swinging out']).toEqual(
+    turned(variable(240, 0, -350, 250, 0, -p), 225_000),
+  );
   expect(Object.keys(told('ladder', { ...v, out: 0 }))).toEqual(['on the outer step']);
 });
