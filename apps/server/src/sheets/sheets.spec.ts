@@ -141,7 +141,11 @@ describe('the DXF', () => {
     expect((await http.get(`${at}/plate.dxf?part=lid`).expect(404)).body.detail).toContain('allowed: plate, backing');
   });
   it('a template of too many sheets is refused with what to do instead; a job that is not there is told', async () => {
-    const vast = lopsidedJob((j) => ({ ...j, plate: { ...j.plate, x0: -2000, x1: 2000, y0: -1500, y1: 1500 } }));
+    const vast = lopsidedJob((j) => ({
+      ...j,
+      plate: { ...j.plate, x0: -2000, x1: 2000, y0: -1500, y1: 1500 },
+      far: { kind: 'washer' },
+    }));
     const { http, at } = sheets(vast);
     const { body } = await http.get(`${at}/template.pdf`).expect(422);
     expect(body.detail).toMatch(/the template would take \d+ sheets of A4.*DXF/);

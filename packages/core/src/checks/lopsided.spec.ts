@@ -87,7 +87,11 @@ it('net section across the narrow way: 0.9·(width − holes)·t·f_u, EN 1993-1
     Math.min(0.9 * (220 - 22) * 6 * 430, 220 * 6 * 275),
     3,
   );
-  const narrow = lopsided({ fy: 9000, fz: 1 }, (j) => ({ ...j, plate: { ...j.plate, x0: -85, x1: 90, y0: -300, y1: 300 } }));
+  const narrow = lopsided({ fy: 9000, fz: 1 }, (j) => ({
+    ...j,
+    plate: { ...j.plate, x0: -85, x1: 90, y0: -300, y1: 300 },
+    far: { kind: 'washer' },
+  }));
   expect(link(narrow, 'net-section').capacity).toBeCloseTo(Math.min(0.9 * (175 - 22) * 6 * 430, 175 * 6 * 275), 3);
 });
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { evaluate } from '../chain/evaluate';
 import type { Job } from '../job/schema';
+import { USUAL_SPREAD } from '../job/spread-rules';
 import { fromSheet } from '../job/values';
 import { testJob } from '../testing/test-job';
 
@@ -23,6 +24,13 @@ const plywood: Change = (j) => {
   };
 };
 const washers: Change = (j) => ({ ...j, far: { kind: 'washer' } });
+/** Held by welds alone: a plate that may lie over a bearer, with nothing behind it. */
+const welded: Change = (j) => ({
+  ...j,
+  bolts: { ...j.bolts, items: [] },
+  far: { kind: 'washer' },
+  welds: { ...j.welds, fitting: 'all round', doubler: 'all round', doublerThroat: fromSheet(4, '4 mm') },
+});
 const both =
   (...changes: Change[]): Change =>
   (j) =>
@@ -115,9 +123,16 @@ describe('skin bending', () => {
   });
   it('a plate that reaches a bearer is carried by it', () => {
     const short: Change = (j) => ({ ...j, skin: { ...j.skin, spanX: fromSheet(200, '200'), aft: fromSheet(100, '100') } });
-    expect(on('skin-bending', { fz: 3000 }, short)).toMatchObject({
+    expect(on('skin-bending', { fz: 3000 }, both(short, welded))).toMatchObject({
       state: 'not needed',
       because: expect.stringContaining('bearer'),
+    });
+  });
+  it('with no bearer on one side it is no panel held on four: refused by hand, by the side', () => {
+    const free: Change = (j) => ({ ...j, spread: { ...USUAL_SPREAD, edges: { ...USUAL_SPREAD.edges, port: 'free' } } });
+    expect(on('skin-bending', { fz: 3000 }, free)).toMatchObject({
+      state: 'refused',
+      because: expect.stringContaining('no bearer is on its port side'),
     });
   });
   it('a slab is no thin plate: refused with its range', () => {
@@ -163,15 +178,15 @@ describe('skin bending under a plate that is not in the middle', () => {
         ...j,
         skin: { ...j.skin, aft: fromSheet(aft, ''), spanX: fromSheet(spanX, '') },
       });
-    expect(on('skin-bending', { fz: 3000 }, bearers(100, 200)).state).toBe('not needed');
-    const one = on('skin-bending', { fz: 3000 }, bearers(100, 420));
+    expect(on('skin-bending', { fz: 3000 }, both(bearers(100, 200), welded)).state).toBe('not needed');
+    const one = on('skin-bending', { fz: 3000 }, both(bearers(100, 420), welded));
     expect(one.utilisation).toBeGreaterThan(0);
     expect(one.cautions.join()).toContain('reaches over one bearer');
     // The same strip of panel under the same load, with the plate cut at the bearer: no less.
     const cut = on(
       'skin-bending',
       { fz: 3000, x: 7.5 },
-      both(bearers(100, 420), (j) => ({ ...j, plate: { ...j.plate, x0: -100 } })),
+      both(bearers(100, 420), welded, (j) => ({ ...j, plate: { ...j.plate, x0: -100 } })),
     );
     expect(one.utilisation).toBeGreaterThan(0.9 * cut.utilisation);
   });

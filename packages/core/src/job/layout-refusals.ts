@@ -5,10 +5,10 @@ import { contains, heightOf, nearestEdge, nearestPoint, upright, widthOf } from 
 import { loopPoints, edgeDistance } from '../geometry/region';
 import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
+import { bearerRefusals } from './bearer-refusals';
 import { flangeRefusals } from './flange';
 import { madeHoleRefusals } from './made-hole-refusals';
 import { atBolt, eachKind } from './of-kind';
-import { roomBehind } from './outlines';
 import { ownHoleRefusals } from './own-hole-refusals';
 import { apart, edgeOf } from './placed-holes';
 import { spreadRulesOf } from './spread-rules';
@@ -38,12 +38,14 @@ const lengthsOf = (job: Job) => (v: number) => formatQuantity(v, 'length', job.u
 /** What cannot be made of skin, plate, base and bolts, each by its field with what is allowed. */
 export function layoutRefusals(r: Resolved): Refusal[] {
   const mm = lengthsOf(r.job);
-  return [
+  const no = [
     ...skinRefusals(r),
     ...plateRefusals(r),
     ...madeHoleRefusals(r.plateHoles, r.outline, 'plate.holes', mm, 'the plate'),
     ...r.bolts.flatMap((_, i) => boltRefusals(r, i)),
   ];
+  // What is off its plate, or is no plate, need not be told that it fouls a bearer besides.
+  return no.length > 0 ? no : bearerRefusals(r);
 }
 
 function skinRefusals(r: Resolved): Refusal[] {
@@ -174,17 +176,6 @@ function behindRefusals(r: Resolved): Refusal[] {
           'far.width',
           `rows ${mm(spread)} apart do not lie under one strip ${mm(job.far.width.v)} wide, and two would overlap`,
           `over ${mm(need)}, or under the least distance of two rows`,
-        ),
-      );
-  }
-  if (job.far.kind === 'plate' && (job.far.past ?? 0) > 0) {
-    const room = roomBehind(job);
-    if (job.far.past! > room + 1e-6)
-      no.push(
-        refuse(
-          'far.past',
-          `the backing plate would run into a bearer: ${mm(job.far.past!)} past the plate`,
-          `0 to ${mm(Math.max(0, room))}`,
         ),
       );
   }

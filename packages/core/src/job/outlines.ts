@@ -1,5 +1,6 @@
 import type { Rect } from '../geometry/points';
 import type { Job } from './schema';
+import { spreadRulesOf } from './spread-rules';
 
 export const outlineOf = (job: Pick<Job, 'plate'>): Rect => ({
   x0: job.plate.x0,
@@ -30,8 +31,24 @@ export function farOutlineOf(job: Job): Rect {
 export const asPlate = (job: Job): boolean =>
   job.plate.outline !== undefined && job.far.kind === 'plate' && (job.far.past ?? 0) === 0;
 
-/** How far a backing plate may reach past the mounting plate before a bearer, mm; a bearer the mounting plate lies over already is no bound. */
+/** The skins that stand between bearers, with nothing but those behind. */
+const BETWEEN_BEARERS: readonly Job['skin']['kind'][] = ['sheet', 'laminate', 'plywood', 'sandwich', 'timber'];
+
+/** Where nothing is behind the skin: up to each bearer, and without end where there is none. Undefined where no bearers are asked for. */
+export function clearBehind(job: Job): Rect | undefined {
+  if (!BETWEEN_BEARERS.includes(job.skin.kind)) return undefined;
+  const panel = panelOf(job);
+  const { edges } = spreadRulesOf(job);
+  return {
+    x0: edges.aft === 'free' ? -Infinity : panel.x0,
+    x1: edges.fore === 'free' ? Infinity : panel.x1,
+    y0: edges.starboard === 'free' ? -Infinity : panel.y0,
+    y1: edges.port === 'free' ? Infinity : panel.y1,
+  };
+}
+
+/** How far a backing plate may reach past the mounting plate before a bearer, mm; under 0 where the mounting plate lies over one already. */
 export function roomBehind(job: Job): number {
-  const [o, p] = [outlineOf(job), panelOf(job)];
-  return Math.min(...[o.x0 - p.x0, p.x1 - o.x1, o.y0 - p.y0, p.y1 - o.y1].filter((v) => v > 0));
+  const [o, p] = [outlineOf(job), clearBehind(job)];
+  return p ? Math.min(o.x0 - p.x0, p.x1 - o.x1, o.y0 - p.y0, p.y1 - o.y1) : Infinity;
 }

@@ -149,10 +149,10 @@ describe('what is found', () => {
       height: 5,
     });
   });
-  it('room behind is to the nearest bearer the plate does not lie over already', () => {
+  it('room behind is to the nearest bearer, and none where the plate lies over one already', () => {
     expect(roomBehind(testJob())).toBe(95);
     const over = testJob({}, (j) => ({ ...j, plate: { ...j.plate, y0: -210, y1: 210 } }));
-    expect(roomBehind(over)).toBe(135);
+    expect(roomBehind(over)).toBe(-10);
     expect(farHeightOf({ kind: 'washer' })).toBe(0);
     expect(farOutlineOf(testJob({}, (j) => ({ ...j, far: { kind: 'washer' } })))).toEqual({
       x0: -115,

@@ -22,7 +22,7 @@ import { partBlank } from './part-blank';
 import { USUAL_BOND } from './plain-joint';
 import type { FarSide, KindOfFastener, Resolved, SkinThere } from './resolved';
 import type { Job } from './schema';
-import { spreadRulesOf } from './spread-rules';
+import { EDGES, spreadRulesOf } from './spread-rules';
 import { weldLines } from './weld-lines';
 import { workingPart } from './working-part';
 import { skinOfZone, zoneRefusals } from './zones';
@@ -98,6 +98,7 @@ function placed(job: Job, { farMetal, fasteners, partMetals, zoneSkins, ...found
     seatShare: seatShareOf(job),
     serviceClass: joint.place === 'weather' || joint.place === 'salt' ? 3 : 2,
     panel: panelOf(job),
+    unheld: EDGES.filter((e) => spreadRulesOf(job).edges[e] === 'free'),
     bedModulus: job.skin.bedModulus.v,
     allInLine: collinear(job.bolts.items),
     job,

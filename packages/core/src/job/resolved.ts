@@ -16,6 +16,7 @@ import type { Fold, Joint, Limits, Lug, Welds } from './joint';
 import type { HoleCut } from './made-hole';
 import type { Job, Skin } from './schema';
 import type { Rated } from './rated';
+import type { EdgeName } from './spread-rules';
 import type { WorkingPart } from './working-part';
 
 /** One bolt as the checks see it. `throughBase`: it clamps the base itself, so the plate is not bent by it. */
@@ -157,6 +158,8 @@ export interface Resolved extends KindOfFastener {
   /** Part of a whole seat that stands on this plate; 1 where the job carries no seat. */
   readonly seatShare: number;
   readonly serviceClass: ServiceClass;
+  /** Sides of the panel where no bearer is. */
+  readonly unheld: readonly EdgeName[];
   readonly panel: Rect;
   readonly bedModulus: number;
   readonly allInLine: boolean;

@@ -58,7 +58,13 @@ describe('slots of the base', () => {
       return refusals({
         ...j,
         base: { ...j.base, slot: q(14), slotAlong },
-        bolts: { ...j.bolts, items: [{ id: 'B1', x: 45, y: 41 }, ...j.bolts.items.slice(1)] },
+        bolts: {
+          ...j.bolts,
+          items: [
+            { id: 'B1', x: 45, y: 41 },
+            { id: 'B2', x: -45, y: -41 },
+          ],
+        },
       });
     };
     expect(at('y')).toEqual([]);

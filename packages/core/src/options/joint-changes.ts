@@ -58,10 +58,15 @@ function betweenParts(job: Job, joint: OfJoint, put: Put, mm: Words): Change[] {
     for (const D of above(TUBES, j.tubeOutside.v)) out.push(joint('spacer', `spacers of ${mm(D)}`, { tubeOutside: put(D) }));
     out.push(joint('packing', 'a solid packer instead of spacers', { packing: 'packer' }));
   }
+  if (j.packing !== 'spacers' && j.bedding !== 'bonded' && levelled(job))
+    out.push(joint('bedding', 'what the packers leave under the plate filled and glued', { bedding: 'bonded' }));
   if (j.place !== 'not said' && !j.isolated)
     out.push(joint('isolate', 'metals kept apart by sleeves and washers that do not conduct', { isolated: true }));
   return out;
 }
+
+/** Whether packers level the plate, so that it stands on them and not on all of what is under it. */
+const levelled = ({ survey, bolts }: Job): boolean => survey.shims.length > 0 || bolts.items.some((b) => b.packed);
 
 function held(job: Job, joint: OfJoint): Change[] {
   const { joint: j } = job;

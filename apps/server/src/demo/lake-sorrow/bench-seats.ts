@@ -9,7 +9,7 @@ export function benchSeat(): Job {
   return {
     ...job,
     family: 'seat',
-    note: 'Ribbed lorry floor. The right-hand bench is its mirror image, if both sides measure alike.',
+    note: 'Lorry floor, 4 mm chequer plate here: plate and backing lie between two ribs. The right-hand bench is its mirror image, if both sides measure alike.',
     practice: { ...job.practice, school: 'ultimate' },
     loads: [
       load('seat', 'L1', 'Bench, empty', {
@@ -33,10 +33,10 @@ export function benchSeat(): Job {
     skin: {
       kind: 'sheet',
       metal: 'S235',
-      thickness: measured(1.5),
-      spanX: measured(130),
+      thickness: measured(4),
+      spanX: measured(226),
       spanY: measured(620),
-      aft: measured(64),
+      aft: measured(112),
       starboard: assumed(310, '310 mm'),
       bedModulus: assumed(30_000, '30000 MPa'),
     },
@@ -47,7 +47,7 @@ export function benchSeat(): Job {
   };
 }
 
-/** The bench behind it: no bearer under its feet, so its plate floats on the sheet. */
+/** The bench behind it: thin sheet, and no rib near its feet, so its plate floats on the sheet. */
 export function rearBench(): Job {
   const front = benchSeat();
   const blank = newJob('fold-down-bench-rear', 'Fold-down bench, rear foot pair');
@@ -55,9 +55,10 @@ export function rearBench(): Job {
     ...front,
     id: blank.id,
     name: blank.name,
-    note: 'Behind the axle the bearers stand wide apart and the sheet alone carries the feet. It gives over half its thickness, where bending theory ends: by hand it is refused. Spread solves it with the sheet pulling like a cloth; set its checks to “as solved”.',
+    note: 'Behind the axle the floor is 1.5 mm sheet, its ribs stand wide apart, and the sheet alone carries the feet. It gives over half its thickness, where bending theory ends: by hand it is refused. Spread solves it with the sheet pulling like a cloth; set its checks to “as solved”.',
     skin: {
       ...front.skin,
+      thickness: measured(1.5),
       spanX: measured(440),
       aft: measured(220),
     },

@@ -58,9 +58,9 @@ export function coreSamplerWinch(): Job {
       ...job.survey,
       shims: [
         { ...at('S1', 112, 92), gap: measured(0, '0') },
-        { ...at('S2', -112, 92), gap: measured(0.6) },
-        { ...at('S3', -112, -92), gap: measured(2.4) },
-        { ...at('S4', 112, -92), gap: measured(1.9) },
+        { ...at('S2', -112, 92), gap: measured(0.2) },
+        { ...at('S3', -112, -92), gap: measured(0.5) },
+        { ...at('S4', 112, -92), gap: measured(0.4) },
       ],
       hidden: [
         { id: 'D1', what: 'cable', note: 'bow light', x0: -175, x1: -160, y0: -190, y1: 190, clear: fromSheet(10, '10 mm') },

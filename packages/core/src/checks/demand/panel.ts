@@ -4,6 +4,7 @@ import { rayToEdge, regionArea } from '../../geometry/region';
 import { rowsOf } from '../../geometry/rows';
 import { atBolt, eachKind } from '../../job/of-kind';
 import { weldedOnly, type Resolved } from '../../job/resolve';
+import { EDGES, type EdgeName } from '../../job/spread-rules';
 import { onSpacers, postOutside, standsAtBolts } from '../../job/stands-at-bolts';
 import { onPatch, patchOn } from '../../loads/beside';
 import type { LoadCase } from '../../loads/load-case';
@@ -32,12 +33,26 @@ export const loadedPatch = remembered((r: Resolved): Rect => {
   return r.far.strips ? boundsOf(r.bolts, Math.min(r.far.strips.width / 2, r.washerOutside)) : r.plate;
 });
 
+/** By hand a panel, a plank or a section hangs between two bearers: refused where one is not there. */
+export function endsFree(r: Resolved, ends: readonly EdgeName[], held: string): Refusal | undefined {
+  const free = ends.filter((e) => r.unheld.includes(e));
+  return free.length > 0
+    ? refuse(
+        'spread.edges',
+        `no bearer is on its ${free.join(' and ')} side, and by hand ${held}`,
+        'a bearer there, or a sheet judged as solved',
+      )
+    : undefined;
+}
+
 /** The part of the panel that is pressed, or why there is no panel to speak of. */
 export const panelUnder = remembered((r: Resolved): Rect | NotApplicable | Refusal => {
   if (r.skinKind === 'bed') return notApplicable('a solid bed does not bend');
   if (r.skinKind === 'hollow') return notApplicable('a section is judged by its walls: see Wall face');
   if (r.skinKind === 'flange') return notApplicable('a flange bends from its web: see Flange bending');
   if (r.skinKind === 'timber') return notApplicable('a timber bends along its grain: see Timber bending');
+  const no = endsFree(r, EDGES, 'a panel is held on all four sides');
+  if (no) return no;
   const patch = loadedPatch(r);
   const { panel } = r;
   const t = r.skinThickness;

@@ -4,6 +4,7 @@ import { refuse, type Refusal } from '../../units/refusal';
 import { formula } from '../../working/formula';
 import type { Working } from '../../working/steps';
 import { notApplicable, outcome, SHARED_MEMBER, type Check } from '../check';
+import { endsFree } from '../demand/panel';
 import { sectionOf, type Section } from './section';
 
 const AREA = formula('A', '2·t·(b + h − 2·t) − n·k·d_0·t', 'mm²');
@@ -59,6 +60,8 @@ export const member: Check = {
   evaluate(r, s, w) {
     const x = sectionOf(r);
     if (!x) return notApplicable('the skin is not a hollow section');
+    const no = endsFree(r, ['aft', 'fore'], 'a section is held at both ends');
+    if (no) return no;
     const L = r.panel.x1 - r.panel.x0;
     const a = -r.panel.x0;
     if (a <= 0 || a >= L) return notApplicable('the plate’s middle is over a bearer');

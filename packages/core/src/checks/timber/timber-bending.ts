@@ -2,7 +2,7 @@ import { centreOf, heightOf, widthOf } from '../../geometry/rects';
 import type { Resolved } from '../../job/resolve';
 import { formula } from '../../working/formula';
 import { notApplicable, outcome, SHARED_MEMBER, type Check } from '../check';
-import { loadedPatch } from '../demand/panel';
+import { endsFree, loadedPatch } from '../demand/panel';
 
 const M = formula('M', 'abs(F_z)·a·b/L + abs(M_0)·max(a, b)/L', 'N·mm');
 const SIGMA = formula('σ', '6·M/(w·t²)', 'MPa');
@@ -30,6 +30,8 @@ export const timberBending: Check = {
     const skin = r.substrate;
     const t = r.timber;
     if (!t || skin.kind !== 'timber') return notApplicable('the skin is not timber');
+    const no = endsFree(r, skin.grain === 'x' ? ['aft', 'fore'] : ['starboard', 'port'], 'a plank is held at both ends');
+    if (no) return no;
     const beam = alongGrain(r, skin.grain);
     if (beam.a <= 0 || beam.a >= beam.L) return notApplicable('the plate’s middle is over a bearer');
     const c = s.midSkin;
