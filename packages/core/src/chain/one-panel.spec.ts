@@ -85,9 +85,10 @@ const handAt = (whole: WholeJob, id: string) => {
 describe('two feet on one panel, pressed alike', () => {
   const both = pair({ fz: -2 * P });
   it('by hand the panel gives as under both patches', () => {
-    // The most is at the plate's edge that faces the other.
-    expect(handAt(both, FORE).wD / (own(540) + other(540))).toBeCloseTo(1, 3);
-    expect(handAt(pair({ fz: -2 * P }, 'own panels'), FORE).wD / own()).toBeCloseTo(1, 3);
+    // The most is between the two, past the plate's edge that faces the other.
+    const most = (f: (x: number) => number) => Math.max(...Array.from({ length: 25 }, (_, k) => f(400 + 10 * k)));
+    expect(Math.abs(handAt(both, FORE).wD / most((x) => own(x) + other(x)) - 1)).toBeLessThan(0.003);
+    expect(Math.abs(handAt(pair({ fz: -2 * P }, 'own panels'), FORE).wD / most(own) - 1)).toBeLessThan(0.003);
     // Not a trifle.
     expect(other() / own()).toBeGreaterThan(0.5);
   });

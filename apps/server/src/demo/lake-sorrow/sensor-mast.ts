@@ -65,8 +65,8 @@ export function mastFoot(): Job {
       starboard: measured(236),
       bedModulus: assumed(500, '500 MPa'),
     },
-    plate: { x0: -130, x1: 130, y0: -130, y1: 130, corner: 20, metal: '6082-T6', thickness: mm(8), layers: 1 },
-    bolts: { size: 'M8', class: 'A4-70', nut: 'A4-70', fit: 'medium', items: four(105, 105) },
+    plate: { x0: -150, x1: 150, y0: -150, y1: 150, corner: 20, metal: '6082-T6', thickness: mm(8), layers: 1 },
+    bolts: { size: 'M8', class: 'A4-70', nut: 'A4-70', fit: 'medium', items: four(125, 125) },
     far: { kind: 'plate', metal: '6082-T6', thickness: mm(6) },
   };
 }
@@ -109,8 +109,8 @@ export function stayPlate(): Job {
       starboard: measured(210),
       bedModulus: assumed(500, '500 MPa'),
     },
-    plate: { x0: -90, x1: 90, y0: -70, y1: 70, corner: 15, metal: '6082-T6', thickness: mm(8), layers: 1 },
-    bolts: { size: 'M8', class: 'A4-70', nut: 'A4-70', fit: 'medium', items: four(70, 50) },
+    plate: { x0: -105, x1: 105, y0: -80, y1: 80, corner: 15, metal: '6082-T6', thickness: mm(8), layers: 1 },
+    bolts: { size: 'M8', class: 'A4-70', nut: 'A4-70', fit: 'medium', items: four(85, 60) },
     far: { kind: 'plate', metal: '6082-T6', thickness: mm(6) },
   };
 }

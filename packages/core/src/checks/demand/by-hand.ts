@@ -47,7 +47,7 @@ export function byHand(r: Resolved, s: Shared): Demand {
         'm',
         found.m,
         'N',
-        `largest moment per mm width, series of 48 × 48 terms, at x ${x.toFixed(0)}, y ${y.toFixed(0)} mm`,
+        `largest moment per mm width, peak of Navier’s series all over the panel, at x ${x.toFixed(0)}, y ${y.toFixed(0)} mm`,
       );
       const parts = sandwichParts(r);
       const t = r.skinThickness;
@@ -66,7 +66,11 @@ export function byHand(r: Resolved, s: Shared): Demand {
       const on = panelUnder(r);
       if ('applies' in on || 'refused' in on) return on;
       const { wD, at } = panelIn(r, on, s.midSkin);
-      return { value: w.of(W, { wD, D: panelStiffness(r, w) }, 'series of 48 × 48 terms'), at, where: 'panel between bearers' };
+      return {
+        value: w.of(W, { wD, D: panelStiffness(r, w) }, 'peak of Navier’s series all over the panel'),
+        at,
+        where: 'panel between bearers',
+      };
     },
     edgeShear(w) {
       const patch = loadedPatch(r);

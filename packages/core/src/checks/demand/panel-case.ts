@@ -1,25 +1,30 @@
 import { centreOf, heightOf, widthOf } from '../../geometry/rects';
 import type { Point, Rect } from '../../geometry/points';
+import { allOver, peakOf, type Places } from './panel-places';
 
 /**
  * Simply supported rectangular plate under a rectangular patch that carries a force and two moments as linear pressure.
- * Navier's double series (Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells, §28–29 and §34), 48 × 48 terms.
+ * Navier's double series (Timoshenko & Woinowsky-Krieger, Theory of Plates and Shells, §28–29 and §34), 48 terms each way
+ * and more where the patch is small against the panel.
  */
 export interface PatchResponse {
-  /** Points of the patch looked at: centre, edges, corners. */
-  readonly points: readonly Point[];
+  readonly places: Places;
   /** For unit F_z, M_x, M_y in turn: [m_x, m_y, m_xy, w·D] at each point; moments per unit width N·mm/mm, w·D in N·mm². */
   readonly unit: readonly [Float64Array, Float64Array, Float64Array];
 }
 
-const TERMS = 48;
+/** Terms each way: eight to the patch's width, which leaves 0.2 % of a moment's peak; fewer only past what any check asks. */
+const LEAST_TERMS = 48;
+const MOST_TERMS = 800;
+const termsFor = (span: number, width: number): number =>
+  Math.min(MOST_TERMS, Math.max(LEAST_TERMS, Math.ceil((8 * span) / width)));
 const PER_POINT = 4;
 
 /** Fourier integrals over one direction of the patch: of 1 and of the local coordinate, against sin(mπx/a). */
-function integrals(a: number, centre: number, width: number): { flat: Float64Array; tilted: Float64Array } {
-  const flat = new Float64Array(TERMS);
-  const tilted = new Float64Array(TERMS);
-  for (let m = 1; m <= TERMS; m++) {
+function integrals(a: number, centre: number, width: number, terms: number): { flat: Float64Array; tilted: Float64Array } {
+  const flat = new Float64Array(terms);
+  const tilted = new Float64Array(terms);
+  for (let m = 1; m <= terms; m++) {
     const k = (m * Math.PI) / a;
     const half = width / 2;
     flat[m - 1] = (2 * Math.sin(k * centre) * Math.sin(k * half)) / k;
@@ -28,77 +33,87 @@ function integrals(a: number, centre: number, width: number): { flat: Float64Arr
   return { flat, tilted };
 }
 
-function waves(a: number, x: number): { sin: Float64Array; cos: Float64Array } {
-  const sin = new Float64Array(TERMS);
-  const cos = new Float64Array(TERMS);
-  for (let m = 1; m <= TERMS; m++) {
+function waves(a: number, x: number, terms: number): { sin: Float64Array; cos: Float64Array } {
+  const sin = new Float64Array(terms);
+  const cos = new Float64Array(terms);
+  for (let m = 1; m <= terms; m++) {
     sin[m - 1] = Math.sin((m * Math.PI * x) / a);
     cos[m - 1] = Math.cos((m * Math.PI * x) / a);
   }
   return { sin, cos };
 }
 
-/** Centre, middles of the sides and corners of a patch. */
-function ninePoints(patch: Rect): Point[] {
-  const c = centreOf(patch);
-  return [0, -0.5, 0.5].flatMap((i) =>
-    [0, -0.5, 0.5].map((j) => ({ x: c.x + i * widthOf(patch), y: c.y + j * heightOf(patch) })),
-  );
-}
-
 /** `panel` and `patch` in the same axes, patch inside the panel. Independent of load and thickness, so one answer serves many. */
-export function patchResponse(panel: Rect, patch: Rect, nu: number, points: readonly Point[] = ninePoints(patch)): PatchResponse {
+export function patchResponse(panel: Rect, patch: Rect, nu: number, places: Places = allOver(panel, patch)): PatchResponse {
   const a = widthOf(panel);
   const b = heightOf(panel);
   const c = centreOf(patch);
   const u = widthOf(patch);
   const v = heightOf(patch);
-  const X = integrals(a, c.x - panel.x0, u);
-  const Y = integrals(b, c.y - panel.y0, v);
-  const at = points.map((p) => ({ x: waves(a, p.x - panel.x0), y: waves(b, p.y - panel.y0) }));
+  const [N_x, N_y] = [termsFor(a, u), termsFor(b, v)];
+  const X = integrals(a, c.x - panel.x0, u, N_x);
+  const Y = integrals(b, c.y - panel.y0, v, N_y);
+  const xs = places.xs.map((x) => waves(a, x - panel.x0, N_x));
+  const ys = places.ys.map((y) => waves(b, y - panel.y0, N_y));
   // Pressure of a unit load: F_z/(uv); M_x gives 12·y/(u·v³) (lifts +y); M_y gives −12·x/(v·u³) (presses +x).
   const loads = [
     { fx: X.flat, fy: Y.flat, k: 1 / (u * v) },
     { fx: X.flat, fy: Y.tilted, k: 12 / (u * v ** 3) },
     { fx: X.tilted, fy: Y.flat, k: -12 / (v * u ** 3) },
   ];
-  // Along y first, for one wave along x: three sums a point serve all four figures there.
-  const [w0, w2, w1] = [new Float64Array(TERMS), new Float64Array(TERMS), new Float64Array(TERMS)];
+  const [of_x, of_y] = [Int32Array.from(places.at, ([i]) => i), Int32Array.from(places.at, ([, j]) => j)];
   const unit = loads.map(({ fx, fy, k }) => {
-    const out = new Float64Array(points.length * PER_POINT);
+    const out = new Float64Array(of_x.length * PER_POINT);
     const q0 = (4 * k) / (a * b);
-    for (let m = 1; m <= TERMS; m++) {
-      const am = (m * Math.PI) / a;
-      for (let n = 1; n <= TERMS; n++) {
-        const bn = (n * Math.PI) / b;
-        const w = (q0 * fx[m - 1]! * fy[n - 1]!) / (am * am + bn * bn) ** 2;
-        w0[n - 1] = w;
-        w1[n - 1] = bn * w;
-        w2[n - 1] = bn * bn * w;
+    const sums = alongY(ys, fy, Math.PI / b);
+    const [sin, cos] = [new Float64Array(xs.length), new Float64Array(xs.length)];
+    for (let m = 0; m < N_x; m++) {
+      if (fx[m] === 0) continue;
+      const am = ((m + 1) * Math.PI) / a;
+      const am2 = am * am;
+      const [s0, s1, s2] = sums(am2, q0 * fx[m]!);
+      for (let i = 0; i < xs.length; i++) {
+        sin[i] = xs[i]!.sin[m]!;
+        cos[i] = xs[i]!.cos[m]!;
       }
-      for (let p = 0; p < points.length; p++) {
-        const ys = at[p]!.y.sin;
-        const yc = at[p]!.y.cos;
-        let s0 = 0;
-        let s1 = 0;
-        let s2 = 0;
-        for (let n = 0; n < TERMS; n++) {
-          s0 += w0[n]! * ys[n]!;
-          s1 += w1[n]! * yc[n]!;
-          s2 += w2[n]! * ys[n]!;
-        }
-        const sin = at[p]!.x.sin[m - 1]!;
-        const cos = at[p]!.x.cos[m - 1]!;
-        const o = p * PER_POINT;
-        out[o] = out[o]! + (am * am * s0 + nu * s2) * sin;
-        out[o + 1] = out[o + 1]! + (s2 + nu * am * am * s0) * sin;
-        out[o + 2] = out[o + 2]! - (1 - nu) * am * s1 * cos;
-        out[o + 3] = out[o + 3]! + s0 * sin;
+      for (let p = 0, o = 0; p < of_x.length; p++, o += PER_POINT) {
+        const i = of_x[p]!;
+        const j = of_y[p]!;
+        out[o] = out[o]! + (am2 * s0[j]! + nu * s2[j]!) * sin[i]!;
+        out[o + 1] = out[o + 1]! + (s2[j]! + nu * am2 * s0[j]!) * sin[i]!;
+        out[o + 2] = out[o + 2]! - (1 - nu) * am * s1[j]! * cos[i]!;
+        out[o + 3] = out[o + 3]! + s0[j]! * sin[i]!;
       }
     }
     return out;
   }) as unknown as [Float64Array, Float64Array, Float64Array];
-  return { points, unit };
+  return { places, unit };
+}
+
+/** Sums along y for one wave along x: of w, of w's slope and of its curvature at each y, which serve all four figures at every point there. */
+function alongY(ys: readonly { sin: Float64Array; cos: Float64Array }[], fy: Float64Array, step: number) {
+  const sums = [new Float64Array(ys.length), new Float64Array(ys.length), new Float64Array(ys.length)] as const;
+  const w0 = new Float64Array(fy.length);
+  return (am2: number, q: number) => {
+    for (let n = 0; n < fy.length; n++) w0[n] = (q * fy[n]!) / (am2 + ((n + 1) * step) ** 2) ** 2;
+    for (let j = 0; j < ys.length; j++) {
+      const { sin, cos } = ys[j]!;
+      let t0 = 0;
+      let t1 = 0;
+      let t2 = 0;
+      for (let n = 0; n < fy.length; n++) {
+        const bn = (n + 1) * step;
+        const w = w0[n]!;
+        t0 += w * sin[n]!;
+        t1 += bn * w * cos[n]!;
+        t2 += bn * bn * w * sin[n]!;
+      }
+      sums[0][j] = t0;
+      sums[1][j] = t1;
+      sums[2][j] = t2;
+    }
+    return sums;
+  };
 }
 
 export interface PanelMoment {
@@ -117,43 +132,45 @@ export interface OnPatch {
   readonly my: number;
 }
 
-/** Figure j of the panel at point p, under all patches together. */
-function summed(loads: readonly OnPatch[], p: number, j: number): number {
-  let sum = 0;
+/** The four figures at each point, under all patches together. */
+function summed(loads: readonly OnPatch[]): Float64Array {
+  const sum = new Float64Array(loads[0]!.response.unit[0].length);
   for (const { response, fz, mx, my } of loads) {
     const [f, a, b] = response.unit;
-    const o = p * PER_POINT + j;
-    sum += fz * f[o]! + mx * a[o]! + my * b[o]!;
+    for (let o = 0; o < sum.length; o++) sum[o] = sum[o]! + fz * f[o]! + mx * a[o]! + my * b[o]!;
   }
   return sum;
 }
 
-/** Superposes loads on the unit responses, all at the same points, and picks the worst point. */
+/** Superposes loads on the unit responses, all at the same places all over the panel, and finds the peak of moment and of deflection. */
 export function panelMoment(loads: readonly OnPatch[]): PanelMoment {
-  const { points } = loads[0]!.response;
-  let best: PanelMoment = { m: 0, at: points[0]!, wD: 0 };
-  let wD = 0;
-  points.forEach((at, p) => {
-    const sum = (j: number) => summed(loads, p, j);
-    const [m1, m2, m12] = [sum(0), sum(1), sum(2)];
-    const m = Math.abs((m1 + m2) / 2) + Math.hypot((m1 - m2) / 2, m12);
-    wD = Math.max(wD, Math.abs(sum(3)));
-    if (m > best.m) best = { m, at, wD: 0 };
-  });
-  return { ...best, wD };
+  const { places } = loads[0]!.response;
+  const sum = summed(loads);
+  const m = new Float64Array(places.points.length);
+  const wD = new Float64Array(m.length);
+  for (let p = 0, o = 0; p < m.length; p++, o += PER_POINT) {
+    const m1 = sum[o]!;
+    const m2 = sum[o + 1]!;
+    const m12 = sum[o + 2]!;
+    m[p] = Math.abs((m1 + m2) / 2) + Math.sqrt(((m1 - m2) / 2) ** 2 + m12 ** 2);
+    wD[p] = Math.abs(sum[o + 3]!);
+  }
+  const peak = peakOf(places, m);
+  return { m: peak.value, at: peak.at, wD: peakOf(places, wD).value };
 }
 
 /** Moments along x and along y at each of the response's points, N·mm/mm. */
-export const momentsAt = (loads: readonly OnPatch[]): { mx: number; my: number }[] =>
-  loads[0]!.response.points.map((_, p) => ({ mx: summed(loads, p, 0), my: summed(loads, p, 1) }));
+export function momentsAt(loads: readonly OnPatch[]): { mx: number; my: number }[] {
+  const sum = summed(loads);
+  return loads[0]!.response.places.points.map((_, p) => ({ mx: sum[p * PER_POINT]!, my: sum[p * PER_POINT + 1]! }));
+}
 
 /** Remembers the last few responses: while a load, thickness or class changes, the geometry does not. */
 const recent = new Map<string, PatchResponse>();
 const REMEMBERED = 64;
 
-export function rememberedResponse(panel: Rect, patch: Rect, nu: number, at?: readonly Point[]): PatchResponse {
-  const places = (at ?? []).flatMap((p) => [p.x, p.y]);
-  const key = [panel.x0, panel.x1, panel.y0, panel.y1, patch.x0, patch.x1, patch.y0, patch.y1, nu, ...places].join(' ');
+export function rememberedResponse(panel: Rect, patch: Rect, nu: number, at: Places = allOver(panel, patch)): PatchResponse {
+  const key = [panel.x0, panel.x1, panel.y0, panel.y1, patch.x0, patch.x1, patch.y0, patch.y1, nu, at.key].join(' ');
   const known = recent.get(key);
   if (known) return known;
   const fresh = patchResponse(panel, patch, nu, at);

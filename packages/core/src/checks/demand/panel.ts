@@ -1,4 +1,4 @@
-import type { Point, Rect } from '../../geometry/points';
+import type { Rect } from '../../geometry/points';
 import { boundsOf, centreOf, heightOf, overlap, widthOf } from '../../geometry/rects';
 import { rayToEdge, regionArea } from '../../geometry/region';
 import { rowsOf } from '../../geometry/rows';
@@ -16,10 +16,13 @@ import { remembered } from '../remembered';
 import { sandwichParts } from '../skin-parts';
 import { notApplicable, type NotApplicable } from './demand';
 import { momentsAt, panelMoment, rememberedResponse, type OnPatch, type PanelMoment, type PatchResponse } from './panel-case';
+import { onlyAt, type Places } from './panel-places';
 
 const D = formula('D', 'E·t³/(12·(1 − ν²))', 'N·mm');
 const D_S = formula('D', 'E_f·t_n·t_f·d²/((t_n + t_f)·(1 − ν²))', 'N·mm');
 const SILENT = new Working(false);
+/** A panel so many times as wide as what presses on it: past it the series is 2 % short of its peak. */
+const MOST_TO_ONE = 200;
 
 /** What the skin is loaded through: the backing plate's outline, or the bolts with what of their washers stays flat, or with what the plate stands on round them. */
 export const loadedPatch = remembered((r: Resolved): Rect => {
@@ -63,6 +66,13 @@ export const panelUnder = remembered((r: Resolved): Rect | NotApplicable | Refus
       `${t.toFixed(1)} mm is thick for a ${span.toFixed(0)} mm span: not a thin plate`,
       `at most ${(span / 10).toFixed(1)} mm for this span`,
     );
+  const little = Math.max(widthOf(panel) / widthOf(patch), heightOf(panel) / heightOf(patch));
+  if (little > MOST_TO_ONE)
+    return refuse(
+      'skin.spanX',
+      `what presses is a ${little.toFixed(0)}th part of the panel’s span: the series does not find its peak`,
+      `at most ${MOST_TO_ONE} to 1: a larger backing plate, or nearer bearers`,
+    );
   const over = (from: number, to: number, low: number, high: number) => from <= low && to >= high;
   if (over(patch.x0, patch.x1, panel.x0, panel.x1) || over(patch.y0, patch.y1, panel.y0, panel.y1))
     return notApplicable('the plate reaches over two opposite bearers, which carry it: not a panel between bearers');
@@ -73,13 +83,13 @@ export const panelUnder = remembered((r: Resolved): Rect | NotApplicable | Refus
 });
 
 const around = remembered((r) => rememberedResponse(r.panel, panelUnder(r) as Rect, r.skin.nu));
-const atBolts = remembered((r) => rememberedResponse(r.panel, panelUnder(r) as Rect, r.skin.nu, r.bolts));
+const atBolts = remembered((r) => rememberedResponse(r.panel, panelUnder(r) as Rect, r.skin.nu, onlyAt(r.bolts)));
 
 /** What the other feet bring to this panel, at the points asked. */
-const fromBeside = (r: Resolved, c: LoadCase, points: readonly Point[]): OnPatch[] =>
+const fromBeside = (r: Resolved, c: LoadCase, places: Places): OnPatch[] =>
   (c.beside ?? []).flatMap((b) => {
     const on = patchOn(r.panel, b);
-    return on ? [{ response: rememberedResponse(r.panel, on, r.skin.nu, points), ...onPatch(b, on, r.skinThickness) }] : [];
+    return on ? [{ response: rememberedResponse(r.panel, on, r.skin.nu, places), ...onPatch(b, on, r.skinThickness) }] : [];
   });
 
 /** The foot's own load on what it presses through. From the datum to the middle of that: M − r × F. */
@@ -91,7 +101,7 @@ function ownOn(on: Rect, c: LoadCase, response: PatchResponse): OnPatch {
 /** Largest moment and deflection × D of the panel under the plate in one case, at the skin's middle, with what other feet on it bring. `on` is what `panelUnder` found. */
 export function panelIn(r: Resolved, on: Rect, c: LoadCase): PanelMoment {
   const own = ownOn(on, c, around(r));
-  return panelMoment([own, ...fromBeside(r, c, own.response.points)]);
+  return panelMoment([own, ...fromBeside(r, c, own.response.places)]);
 }
 
 /** Bending stiffness of the panel per width, N·mm. */
@@ -159,5 +169,5 @@ export function skinPrying(r: Resolved, c: LoadCase): ((i: number, w: Working) =
 /** The panel's moments along x and y at each bolt, N·mm/mm. */
 function panelMomentsAt(r: Resolved, on: Rect, c: LoadCase): { mx: number; my: number }[] {
   const own = ownOn(on, c, atBolts(r));
-  return momentsAt([own, ...fromBeside(r, c, r.bolts)]);
+  return momentsAt([own, ...fromBeside(r, c, own.response.places)]);
 }
