@@ -50,7 +50,7 @@ describe('a foot held by welds alone', () => {
     const alone = workingOf(job, 'doubler-weld', l.caseId)!.steps.find((s) => s.symbol === 'σ_v')!;
     expect(alone.value).toBeCloseTo(2 * n, 6);
   });
-  it('in three dimensions by hand: two lines 120 apart, 200 long (Blodgett’s line group)', () => {
+  it('in three dimensions by hand: two lines 120 apart, 200 long, of which 192 count (Blodgett’s line group; EN 1993-1-8 §4.5.1)', () => {
     // Edges 0 and 2 of the rectangle: L = 400, I_x = 400·60², I_y = 2·200³/12, J their sum; moments at the skin's face: V at 10 above it.
     const job = welded(
       { fx: 3000, fy: 4000, fz: 2000, mx: 2e5, my: 3e5, mz: 5e5 },
@@ -65,16 +65,16 @@ describe('a foot held by welds alone', () => {
     const { loadCase: c } = evaluate(job).shared[0]!;
     const h = 10;
     const [mx, my] = [c.mx - h * c.fy, c.my + h * c.fx];
-    const [Ix, Iy] = [400 * 60 ** 2, (2 * 200 ** 3) / 12];
+    const [Ix, Iy] = [384 * 60 ** 2, (2 * 192 ** 3) / 12];
     const all = [
-      [-100, -60],
-      [100, -60],
-      [100, 60],
-      [-100, 60],
+      [-96, -60],
+      [96, -60],
+      [96, 60],
+      [-96, 60],
     ].map(([x, y]) => {
-      const along = c.fx / 400 - (c.mz * y!) / (Ix + Iy);
-      const across = c.fy / 400 + (c.mz * x!) / (Ix + Iy);
-      const out = c.fz / 400 + (mx * y!) / Ix - (my * x!) / Iy;
+      const along = c.fx / 384 - (c.mz * y!) / (Ix + Iy);
+      const across = c.fy / 384 + (c.mz * x!) / (Ix + Iy);
+      const out = c.fz / 384 + (mx * y!) / Ix - (my * x!) / Iy;
       const [n, t] = [
         (Math.abs(across) + Math.abs(out)) / (Math.SQRT2 * 4),
         Math.abs(Math.abs(across) - Math.abs(out)) / (Math.SQRT2 * 4),

@@ -169,7 +169,7 @@ describe('more of what should help never hurts', () => {
     ],
     ['weld throat', ['fitting-weld'], (x) => plainJob(push, welds({ fitting: 'all round', fittingThroat: q(x) })), 3, 12],
     ['doubler throat', ['doubler-weld'], (x) => plainJob(push, welds({ doubler: 'all round', doublerThroat: q(x) })), 2, 8],
-    ['stitch', ['doubler-weld'], (x) => plainJob(push, welds({ doubler: 'stitched', stitch: q(x) })), 20, 200],
+    ['stitch', ['doubler-weld'], (x) => plainJob(push, welds({ doubler: 'stitched', stitch: q(x) })), 50, 200],
     [
       'lug thickness',
       ['lug-tension', 'lug-fracture', 'lug-shear', 'lug-bearing', 'lug-foot'],

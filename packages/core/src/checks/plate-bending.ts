@@ -2,6 +2,8 @@ import { eachKind } from '../job/of-kind';
 import { weldedOnly, type Resolved } from '../job/resolve';
 import { standsAtBolts } from '../job/stands-at-bolts';
 import { formula } from '../working/formula';
+import { doublerOf } from './weld/doubler-weld';
+import { weldable, weldForces } from './weld/judge-weld';
 import { Working } from '../working/steps';
 import { tensionResistance } from './bolt-strength';
 import {
@@ -15,8 +17,7 @@ import {
   type NotApplicable,
   type Outcome,
 } from './check';
-import { cornerWords, lineForces } from '../sharing/weld-group';
-import { doublerRuns } from '../sharing/doubler-runs';
+import { cornerWords } from '../sharing/weld-group';
 import { isRefusal, type Refusal } from '../units/refusal';
 import type { Found, Loaded } from './demand/demand';
 import { nearestHeld } from '../sharing/held-edges';
@@ -91,9 +92,11 @@ const OVERHANG = formula('σ', '6·q_v·m/t²', 'MPa');
 
 /** A plate held by its welds alone: a strip from the base edge to the weld line, as a cantilever under what the weld takes there. */
 function toItsWelds(r: Resolved, s: Loaded, w: Working): Outcome | NotApplicable | Refusal {
-  const forces = lineForces(doublerRuns(r), s.onSkin);
-  if (isRefusal(forces)) return forces;
-  const at = forces.map((q) => ({ q, m: nearestHeld(r, q.at).gap })).filter(({ m }) => m > 1e-6);
+  const of = weldable(r.plateMetal, r.skinMetal);
+  if (!of) return notApplicable('its weld is not known: see Doubler weld');
+  const found = weldForces(r, doublerOf(r, s, of));
+  if (isRefusal(found)) return found;
+  const at = found.at.map((q) => ({ q, m: nearestHeld(r, q.at).gap })).filter(({ m }) => m > 1e-6);
   if (at.length === 0) return notApplicable('the base reaches to the welds of its plate: nothing spans between them');
   // Loose plates bend each for itself; the weld holds the lowest, so they are not welded as one.
   const t = r.plateThickness * Math.sqrt(r.plateLayers);

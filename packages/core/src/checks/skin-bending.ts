@@ -19,7 +19,8 @@ export const skinBending = onSkin({
   why: 'The plate hands its load to the skin, and the skin hands it on to the bearers by bending, like a drumhead pushed in its middle. Nearer bearers, a larger plate or a thicker skin help; the stiff plate’s edge is where it hurts most.',
   source:
     'Navier’s series for a simply supported rectangular plate under a patch (Timoshenko & Woinowsky-Krieger §28–34); plywood as isotropic with its weaker direction (safe); sandwich faces m/(d·t_f), wrinkling by Hoff & Mautner (memory)',
-  range: 'Panel at least 10 times as wide as thick, by hand with a bearer on all four sides; plate clear of the bearers or over one of them; linear up to w/t 0.5',
+  range:
+    'Panel at least 10 times as wide as thick, by hand with a bearer on all four sides; plate clear of the bearers or over one of them; linear up to w/t 0.5',
   evaluate(r, s, w) {
     if (r.skinKind === 'timber') return notApplicable('a timber bends along its grain: see Timber bending');
     if (r.skinKind === 'hollow') return notApplicable('a section is judged by its walls: see Wall face');

@@ -20,6 +20,7 @@ const WORDS: Readonly<Record<string, string>> = {
   'edges/starboard': 'how the panel’s starboard edge is held',
   alone: 'the load acts by itself too, beside its combinations',
   'far/along': 'the way the strips run',
+  'eye/along': 'the way the tab’s face runs on the plan',
   'lug/along': 'the way the lug’s face runs on the plan',
   'patterns/along': 'the way the pattern was read',
   'ribs/along': 'the way the ribs run',

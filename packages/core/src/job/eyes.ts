@@ -19,8 +19,8 @@ export interface PinnedPart {
   /** Of the plain metal: as wide and as thick as it is at its hole. */
   readonly width: number;
   readonly thickness: number;
-  /** Of a tab: hole over its weld, and throat of the fillets on both its faces; undefined for a link. */
-  readonly foot: { readonly height: number; readonly throat: number } | undefined;
+  /** Of a tab: hole over its weld, throat of the fillets on both its faces, and which way its face runs where that is said; undefined for a link. */
+  readonly foot: { readonly height: number; readonly throat: number; readonly along: 'x' | 'y' | undefined } | undefined;
 }
 
 /**
@@ -33,7 +33,7 @@ export function eyeOf(
   hole: PartBlank['holes'][number],
   { metal, pinGrade }: Pick<PinnedPart, 'metal' | 'pinGrade'>,
 ): PinnedPart {
-  const { hole: _h, carries, height, throat, ...pin } = part.eye!;
+  const { hole: _h, carries, height, throat, along, ...pin } = part.eye!;
   const e = edgeDistance(blank.region, hole);
   const xs = blank.holes.map((h) => h.x);
   const apart = Math.max(...xs) - Math.min(...xs);
@@ -49,6 +49,6 @@ export function eyeOf(
     width: 2 * e,
     thickness,
     lug: { ...pin, along: 'x', metal: part.metal, thickness, width: 2 * e, hole: hole.d, end: e - hole.d / 2, cheek: 0 },
-    foot: height !== undefined && throat !== undefined ? { height, throat } : undefined,
+    foot: height !== undefined && throat !== undefined ? { height, throat, along } : undefined,
   };
 }

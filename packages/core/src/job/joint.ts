@@ -147,6 +147,8 @@ export const Eye = Lug.pick({ rules: true, pin: true, pinClass: true, shear: tru
   /** Of a tab that stands on its weld: height of the hole over it, and the throat of the fillets on both its faces. */
   height: quantity(RANGES.lugWidth).optional(),
   throat: quantity(RANGES.throat).optional(),
+  /** Of such a tab: the way its face runs on the plan; all that pushes it is taken across its face where left out. */
+  along: z.enum(['x', 'y']).optional(),
 });
 export type Eye = z.infer<typeof Eye>;
 

@@ -33,7 +33,7 @@ export const noWelds = (): Welds => ({
   fittingThroat: assumed(4, '4 mm'),
   doubler: 'none',
   doublerThroat: assumed(3, '3 mm'),
-  stitch: assumed(30, '30 mm'),
+  stitch: assumed(40, '40 mm'),
   gap: assumed(60, '60 mm'),
   plug: assumed(12, '12 mm'),
   filler: fromSheet(483, '483 MPa'),

@@ -111,13 +111,13 @@ export const lugsAndWelds: readonly ReferenceValue[] = [
     ],
     [
       'tab-foot',
-      '8 kN, half of it at 35 on a tab 50 × 8 of S275: 4000/400 + 6·140 000/(8·50²) = 52 MPa of 275',
+      '8 kN edge on, half of it at 35 on a tab 50 × 8 of S275: 6·140 000/(8·50²) = 42 MPa, with 10 of shear, of 275',
       'statics by hand',
-      52 / 275,
+      Math.hypot(42, 10 * Math.sqrt(3)) / 275,
       0.001,
       'utilisation',
-      strapped({ height: q(35), throat: q(8) }, 8),
-      loaded({ fz: 8000 }),
+      strapped({ height: q(35), throat: q(5), along: 'x' }, 8),
+      loaded({ fx: 8000 }),
     ],
     [
       'fitting-weld',
@@ -148,7 +148,7 @@ export const lugsAndWelds: readonly ReferenceValue[] = [
       864,
       0.001,
       'capacity',
-      welds({ doubler: 'stitched', doublerThroat: q(8), stitch: q(30), gap: q(60) }),
+      welds({ doubler: 'stitched', doublerThroat: q(8), stitch: q(80), gap: q(160) }),
       loaded({ fx: 16_000 }),
     ],
     [
@@ -184,8 +184,11 @@ export const lugsAndWelds: readonly ReferenceValue[] = [
     expected: 1.392,
     within: 0.001,
     got: () =>
-      filletAISC({ along: 1, across: 0, out: 0, at: { x: 0, y: 0 } }, { a: Math.SQRT1_2 / 16, filler: 70, γ: 1 / 0.75 }, silent)
-        .capacity,
+      filletAISC(
+        { along: 1, across: 0, out: 0, at: { x: 0, y: 0 } },
+        { a: Math.SQRT1_2 / 16, filler: 70, γ: 1 / 0.75, straight: true },
+        silent,
+      ).capacity,
   },
   {
     of: 'fitting-weld',
@@ -194,8 +197,11 @@ export const lugsAndWelds: readonly ReferenceValue[] = [
     expected: 0.928,
     within: 0.001,
     got: () =>
-      filletAISC({ along: 1, across: 0, out: 0, at: { x: 0, y: 0 } }, { a: Math.SQRT1_2 / 16, filler: 70, γ: 2 }, silent)
-        .capacity,
+      filletAISC(
+        { along: 1, across: 0, out: 0, at: { x: 0, y: 0 } },
+        { a: Math.SQRT1_2 / 16, filler: 70, γ: 2, straight: true },
+        silent,
+      ).capacity,
   },
   {
     of: 'lug-end',

@@ -198,18 +198,19 @@ describe('a support tab is judged itself', () => {
         outline: { corners: [sharp(-25, -30), sharp(25, -30), sharp(25, 30), sharp(-25, 30)], openings: [] },
       },
       holes: [hole('E1', 0, 5, 16, 'eye')],
-      eye: { ...eye, height: q(35), throat: q(4), ...x },
+      eye: { ...eye, height: q(35), throat: q(4), along: 'x' as const, ...x },
     });
   };
   const job = testJob({ fx: 6000, fz: 0 }, (j) => ({
     ...made(tab())(j),
     practice: { ...j.practice, school: 'limit', gammaQ: 1 },
   }));
-  it('bent at its foot: P/A + 6·P·h/(t·w²); its weld P/2w + 3·P·h/w² on two fillets, by hand', () => {
+  it('bent edge on at its foot: 6·P·h/(t·w²) and P/A of shear; its weld P/2l and 3·P·h/l² on two fillets of l = w − 2·a, by hand', () => {
     const l = links(job, 'tab-foot');
     const P = 3000;
-    const bent = (P / (50 * 8) + (6 * P * 35) / (8 * 50 ** 2)) / 275;
-    const weld = (P / 100 + (3 * P * 35) / 2500) / ((4 * 430) / (Math.sqrt(3) * 0.85 * 1.25));
+    const bent = Math.hypot((6 * P * 35) / (8 * 50 ** 2), (Math.sqrt(3) * P) / 400) / 275;
+    const [along, out] = [P / 84 / 4, (3 * P * 35) / 42 ** 2 / (Math.SQRT2 * 4)];
+    const weld = Math.sqrt(out ** 2 + 3 * (out ** 2 + along ** 2)) / (430 / (0.85 * 1.25));
     expect(l.utilisation).toBeCloseTo(Math.max(bent, weld), 6);
     expect(l.at).toContain('Support tab');
   });

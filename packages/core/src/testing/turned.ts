@@ -65,6 +65,9 @@ export function turned(job: Job): Job {
     } as Job['skin'],
     far: far.kind === 'strips' ? { ...far, along: other(far.along) } : far,
     ...(lug ? { lug: { ...lug, along: other(lug.along) } } : {}),
+    ...(job.parts
+      ? { parts: job.parts.map((p) => (p.eye?.along ? { ...p, eye: { ...p.eye, along: other(p.eye.along) } } : p)) }
+      : {}),
     ...(spread
       ? {
           spread: {

@@ -64,7 +64,7 @@ export function damperTabSupported(): Job {
           outline: { corners: [sharp(-36, -22), sharp(14, -22, 1), sharp(14, 22), sharp(-36, 22)], openings: [] },
         },
         holes: [partHole('E1', 14, 0, 12.5, 'eye')],
-        eye: { ...pinOf('E1', 0.5, 12), fork: mm(18), height: mm(50), throat: mm(5) },
+        eye: { ...pinOf('E1', 0.5, 12), fork: mm(18), height: mm(50), throat: mm(5), along: 'x' },
       },
     ],
   };
@@ -101,7 +101,7 @@ export function mooringLugs(): Job {
           },
         },
         holes: [partHole('E1', 12.5, 0, 26, 'eye')],
-        eye: { ...pinOf('E1', 1, 25), fork: mm(12), height: mm(58), throat: mm(7) },
+        eye: { ...pinOf('E1', 1, 25), fork: mm(12), height: mm(58), throat: mm(7), along: 'x' },
       },
     ],
   };

@@ -51,6 +51,9 @@ const FIELDS: readonly (readonly [
           <mat-checkbox [checked]="!!e.height" (change)="stands($event.checked)"
             >it stands on its own weld, as a tab</mat-checkbox
           >
+          @if (e.height) {
+            <ms-pick label="Its face runs" [value]="e.along ?? ''" [choices]="ways" (changed)="faces($event)" />
+          }
         }
       </section>
     }
@@ -70,6 +73,11 @@ export class PartPin {
   protected readonly rules = same(['EN', 'BTH-1']);
   protected readonly shears = same(SHEARS);
   protected readonly classes = FASTENER_CLASSES.map((c) => ({ value: c.id, label: c.id }));
+  protected readonly ways: readonly Choice[] = [
+    { value: '', label: 'not said: pushed across it' },
+    { value: 'x', label: 'fore and aft' },
+    { value: 'y', label: 'athwart' },
+  ];
   protected readonly canHave = computed(() => {
     const { stock, holes } = this.part();
     return (stock.form === 'plate' || stock.form === 'flat bar') && holes.length > 0;
@@ -88,6 +96,16 @@ export class PartPin {
 
   protected put(x: Partial<Eye>): void {
     this.changed.emit({ did: 'part: pin', f: (p) => (p.eye ? { ...p, eye: { ...p.eye, ...x } } : p) });
+  }
+  protected faces(along: string): void {
+    this.changed.emit({
+      did: 'part: the way its face runs',
+      f: (p) => {
+        if (!p.eye) return p;
+        const { along: _a, ...eye } = p.eye;
+        return { ...p, eye: along === 'x' || along === 'y' ? { ...eye, along } : eye };
+      },
+    });
   }
   protected quantity(key: string, q: Quantity): void {
     this.changed.emit({
@@ -109,7 +127,7 @@ export class PartPin {
       did: on ? 'part: on its weld' : 'part: hangs on its pins',
       f: (p) => {
         if (!p.eye) return p;
-        const { height: _h, throat: _t, ...eye } = p.eye;
+        const { height: _h, throat: _t, along: _a, ...eye } = p.eye;
         return { ...p, eye: on ? { ...eye, height: height!, throat: throat! } : eye };
       },
     });

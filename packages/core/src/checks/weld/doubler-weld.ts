@@ -1,15 +1,28 @@
 import { doublerRuns } from '../../sharing/doubler-runs';
-import { lineForces, cornerWords } from '../../sharing/weld-group';
+import type { Resolved } from '../../job/resolve';
+import { cornerWords } from '../../sharing/weld-group';
 import { isRefusal, refuse } from '../../units/refusal';
 import { formula } from '../../working/formula';
 import { notApplicable, outcome, worst, type Check } from '../check';
 import { heldThickness } from '../skin-parts';
-import { judgeGroup, WELDABLE, weldable } from './fitting-weld';
+import type { Loaded } from '../demand/demand';
+import { judgeWeld, WELDABLE, weldable, weldForces, type Weld } from './judge-weld';
 
 const Q_SKIN = formula('q_s.Rd', '0.6·f_u·t/γ', 'N/mm');
 const Q = formula('q', 'sqrt(q_p² + q_h² + q_v²)', 'N/mm');
 const F_PLUG = formula('F_w.Rd', 'f_vw·π·d_p²/4', 'N');
 const F_VW = formula('f_vw', '0.6·F_EXX/γ', 'MPa');
+
+/** The fillets between plate and skin under a case. */
+export const doublerOf = (r: Resolved, s: Loaded, of: Weld['of']): Weld => ({
+  runs: doublerRuns(r),
+  load: s.onSkin,
+  a: r.welds.doublerThroat,
+  of,
+  field: 'welds.doubler',
+  around: r.plate,
+  ...(r.welds.doubler === 'stitched' ? { stitch: r.welds.stitch } : {}),
+});
 
 /** The plate welded to a metal skin as a doubler. */
 export const doublerWeld: Check = {
@@ -22,9 +35,9 @@ export const doublerWeld: Check = {
   source:
     'Elastic line group; fillet by EN 1993-1-8 §4.5.3.2 or AISC §J2.4, in aluminium by EN 1999-1-1 §8.6.3 (memory); the skin beside it 0.6·f_u·t (AISC §J4.2); plug welds in shear only (EN §4.3.5)',
   range:
-    'Metal skins; steel, stainless and four alloys of aluminium; a stitch counts its own length; bolts are not counted with welds (EN 1993-1-8 §2.4(3))',
+    'Metal skins; steel, stainless and four alloys of aluminium; a run or a stitch counts l − 2·a, and nothing under 30 mm or 6·a (EN 1993-1-8 §4.5.1); bolts are not counted with welds (EN 1993-1-8 §2.4(3))',
   evaluate(r, s, w) {
-    const { doubler, doublerThroat, plug, filler } = r.welds;
+    const { doubler, plug, filler } = r.welds;
     if (doubler === 'none') return notApplicable('the plate is not welded to the skin');
     const of = weldable(r.plateMetal, r.skinMetal);
     if (!of)
@@ -44,10 +57,12 @@ export const doublerWeld: Check = {
         return outcome(V, w.of(F_PLUG, { f_vw, d_p: plug }), 'N', b.id);
       });
     }
-    const at = lineForces(doublerRuns(r), s.onSkin);
-    if (isRefusal(at)) return at;
-    const fillet = judgeGroup(r, at, { a: doublerThroat, of }, r.plate, w);
-    const sheet = worst(at, w, (q, _i, w) =>
+    const weld = doublerOf(r, s, of);
+    const found = weldForces(r, weld);
+    if (isRefusal(found)) return found;
+    const fillet = judgeWeld(r, weld, w);
+    if (isRefusal(fillet)) return fillet;
+    const sheet = worst(found.at, w, (q, _i, w) =>
       outcome(
         w.of(Q, { q_p: q.along, q_h: q.across, q_v: q.out }),
         w.of(Q_SKIN, { f_u: r.skin.fu, t: heldThickness(r), γ: r.factors.onBreak }, 'the sheet beside the weld'),
@@ -55,7 +70,7 @@ export const doublerWeld: Check = {
         `skin at the ${cornerWords(r.plate, q.at)}`,
       ),
     );
-    return { ...(sheet.utilisation > fillet.utilisation ? sheet : fillet), cautions: WELD_CAUTIONS };
+    return { ...(sheet.utilisation > fillet.utilisation ? sheet : fillet), cautions: [...found.cautions, ...WELD_CAUTIONS] };
   },
 };
 

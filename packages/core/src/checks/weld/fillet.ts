@@ -65,14 +65,19 @@ export function filletAluminium(
   return inWeld * f_h >= beside * f_w ? { demand: inWeld, capacity: f_w } : { demand: beside, capacity: f_h };
 }
 
-/** AISC 360-16 §J2.4: 0.60·F_EXX·(1 + 0.5·sin^1.5 θ) on the throat; θ between force and run. N/mm. */
+/**
+ * AISC 360-16 §J2.4: 0.60·F_EXX on the throat, and (1 + 0.5·sin^1.5 θ) of it, θ between force and run, only for a linear group pulled
+ * through its centre, §J2.4(b): in others some runs give before the strong ones have turned up their strength. N/mm.
+ */
 export function filletAISC(
   q: LineForce,
-  x: { a: number; filler: number; γ: number },
+  x: { a: number; filler: number; γ: number; straight: boolean },
   w: Working,
 ): { demand: number; capacity: number } {
   const demand = w.of(RESULTANT, { q_p: q.along, q_h: q.across, q_v: q.out });
   const θ = demand > 0 ? (Math.acos(Math.min(1, Math.abs(q.along) / demand)) * 180) / Math.PI : 0;
-  const k = w.of(K_DIR, { θ }, 'θ between the force and the run');
+  const k = x.straight
+    ? w.of(K_DIR, { θ }, 'θ between the force and the run')
+    : w.found('k_θ', 1, '–', 'runs that go several ways, or a load past their middle: not counted, §J2.4');
   return { demand, capacity: w.of(Q_AISC, { F_EXX: x.filler, k_θ: k, a: x.a, γ: x.γ }) };
 }

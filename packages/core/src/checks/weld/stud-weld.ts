@@ -5,7 +5,7 @@ import { formula } from '../../working/formula';
 import { shearOn } from '../bolt-shear';
 import { everyBolt, notApplicable, outcome, worst, type Check } from '../check';
 import { heldThickness } from '../skin-parts';
-import { WELDABLE, weldable } from './fitting-weld';
+import { WELDABLE, weldable } from './judge-weld';
 
 const SIGMA = formula('σ_w', 'sqrt(F_t² + 3·F_v²)/(π/4·d²)', 'MPa');
 const F_W = formula('f_w.d', 'min(f_ub, f_u)/γ', 'MPa');
