@@ -1,9 +1,9 @@
-import { rayToEdge } from '../geometry/region';
 import type { Metal } from '../stock/metals';
 import { setback } from '../stock/bends';
 import type { Plain } from '../units/quantity';
 import type { FreePart, Works } from './free-part';
-import { insideRadius, partBlank } from './part-blank';
+import { alongFlat, flatStrut, type Strut } from './along-flat';
+import { insideRadius, partBlank, type PartBlank } from './part-blank';
 
 type Part = Plain<FreePart>;
 
@@ -35,8 +35,8 @@ export interface WorkingPart {
   readonly works: Plain<Works>;
   /** Of an arm: from its bends to where it is fixed. */
   readonly sections: readonly PartSection[];
-  /** Of a brace: between its holes, its least radius of gyration, its area whole and less its holes. */
-  readonly strut: { readonly L: number; readonly i: number; readonly A: number; readonly net: number };
+  /** Of a brace: see `Strut`; undefined where the straight line between its holes leaves it, or goes round a bend. */
+  readonly strut: Strut | undefined;
   /** Of a block: the face it is pressed on, mm². */
   readonly face: number;
 }
@@ -92,40 +92,79 @@ function sideLegs(s: Extract<Part['stock'], { form: 'flat bar' }>): { readonly a
 
 const off = (p: Place3, q: Place3): number => Math.hypot(p.x - q.x, p.y - q.y, p.z - q.z);
 
+const STRAIGHT = { e: 0, A: 1, W: 1 };
+
+/** Holes of a section or a bent bar that stand beside each other across it, as one, each as wide as its slot is long. */
+const besideHole = (holes: Part['holes'], h: Part['holes'][number]): number => {
+  const wide = (o: typeof h) => Math.max(o.d, o.slot ?? 0);
+  return holes
+    .filter((o) => (o.leg ?? 0) === (h.leg ?? 0) && Math.abs(o.x - h.x) < (wide(o) + wide(h)) / 2)
+    .reduce((sum, o) => sum + wide(o), 0);
+};
+
 /** A part as it is judged; nothing where it says nothing of what it does. */
 export function workingPart(part: Part, metal: Metal): WorkingPart | undefined {
-  const { works, stock: s } = part;
+  const { works } = part;
   if (!works) return undefined;
   const blank = partBlank(part);
-  const face = regionFace(part);
-  const common = { name: part.name, use: part.use, metal, works, face };
-  if (works.as === 'block') return { ...common, sections: [], strut: { L: 0, i: 1, A: 0, net: 0 } };
-  const hole = (id: string) => part.holes.find((h) => h.id === id)!;
-  const [from, to] = [hole(works.from), hole(works.to)];
-  const place = (h: typeof from): Place3 => {
-    if (s.form !== 'flat bar' || s.bends.length === 0) return { x: h.x, y: h.y, z: 0 };
-    const leg = sideLegs(s)[h.leg ?? 0]!;
-    return { x: leg.at.x + h.x * Math.cos(leg.a), y: h.y, z: leg.at.z + h.x * Math.sin(leg.a) };
-  };
-  const load = place(from);
-  const cutAt = blank.holes.find((h) => h.id === works.to)!;
-  // Across the part at its fixing: metal either side of the hole.
-  const across =
-    s.form === 'plate'
-      ? rayToEdge(blank.region, cutAt, { x: 0, y: 1 }) + rayToEdge(blank.region, cutAt, { x: 0, y: -1 })
-      : widthOf(s);
-  const wide = Math.max(to.d, ...(to.slot ? [to.slot] : []));
-  const fixing = weakSide(s, across, wide);
-  const gross = weakSide(s, across, 0);
-  const net = weakSide(s, across, Math.max(wide, from.d, from.slot ?? 0));
+  const common = { name: part.name, use: part.use, metal, works, face: regionFace(part) };
+  if (works.as === 'block') return { ...common, sections: [], strut: undefined };
+  const flat = part.stock.form === 'plate' || (part.stock.form === 'flat bar' && part.stock.bends.length === 0);
+  return { ...common, ...(flat ? alongPlate(blank, works.from, works.to) : alongSection(part, works.from, works.to)) };
+}
+
+type Judged = Pick<WorkingPart, 'sections' | 'strut'>;
+
+/** A flat part is cut all along the straight line between its two holes, whichever way it is drawn. */
+function alongPlate(blank: PartBlank, from: string, to: string): Judged {
+  const found = alongFlat(blank, from, to);
   return {
-    ...common,
-    sections: [...bendSections(part, load), { name: `its fixing ${to.id}`, W: fixing.W, A: fixing.A, arm: off(load, place(to)) }],
-    strut: { L: off(load, place(to)), i: Math.sqrt(gross.I / gross.A), A: gross.A, net: net.A },
+    sections: found?.sections ?? [{ name: `the line from ${from} to ${to}`, W: 0, A: 0, arm: 0 }],
+    strut: found && flatStrut(found),
   };
 }
 
-const widthOf = (s: Part['stock']): number => (s.form === 'flat bar' ? s.width : 0);
+/** A section or a bent bar has one width: it is weakest at its holes and its bends. */
+function alongSection(part: Part, from: string, to: string): Judged {
+  const { stock: s } = part;
+  const hole = (id: string) => part.holes.find((h) => h.id === id)!;
+  const [a, b] = [hole(from), hole(to)];
+  const place = (h: typeof a): Place3 => {
+    if (s.form !== 'flat bar') return { x: h.x, y: h.y, z: 0 };
+    const leg = sideLegs(s)[h.leg ?? 0]!;
+    return { x: leg.at.x + h.x * Math.cos(leg.a), y: h.y, z: leg.at.z + h.x * Math.sin(leg.a) };
+  };
+  const load = place(a);
+  const width = s.form === 'flat bar' ? s.width : 0;
+  // Along the part, legs first.
+  const before = (h: typeof a, o: typeof a) => (h.leg ?? 0) - (o.leg ?? 0) || h.x - o.x;
+  const [first, last] = before(a, b) < 0 ? [a, b] : [b, a];
+  const between = part.holes.filter((h) => before(h, first) >= 0 && before(h, last) <= 0 && h.id !== from);
+  const at = (h: typeof a) => weakSide(s, width, besideHole(part.holes, h));
+  const ends = weakSide(s, width, 0);
+  const inner = between.filter((h) => h.id !== to).map(at);
+  const weakest = inner.reduce((least, x) => (x.I / x.A < least.I / least.A ? x : least), ends);
+  return {
+    sections: [
+      ...bendSections(part, load),
+      ...between.map((h) => ({
+        ...at(h),
+        name: h.id === to ? `its fixing ${to}` : `its hole ${h.id}`,
+        arm: off(load, place(h)),
+      })),
+    ],
+    strut:
+      s.form === 'flat bar' && (a.leg ?? 0) !== (b.leg ?? 0)
+        ? undefined
+        : {
+            L: off(load, place(b)),
+            i: Math.sqrt(weakest.I / weakest.A),
+            A: Math.min(ends.A, ...inner.map((x) => x.A)),
+            net: Math.min(...[a, ...between].map((h) => at(h).A)),
+            lopsided: STRAIGHT,
+          },
+  };
+}
 
 /** Bends between where the load comes in and where the part is fixed. */
 function bendSections(part: Part, load: Place3): PartSection[] {

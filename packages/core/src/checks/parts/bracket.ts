@@ -56,7 +56,7 @@ export const bracket: Check = {
   source:
     'Statics: cantilever about its weak side with all of its part of force and moment in the worst direction (safe); Winkler’s curved bar where r < 5·t; a kerf by its weld as a fillet, EN 1993-1-8 §4.5.3.3, aluminium EN 1999-1-1 (memory)',
   range:
-    'Parts said to be an arm; all of the moment too, unless the job says that only force comes in; elastic; metals that yield',
+    'Parts said to be an arm, flat ones cut all along the line of their holes, drawn whichever way; all of the moment too, unless the job says that only force comes in; elastic; metals that yield',
   evaluate(r, s, w) {
     const arms = r.working.filter((p) => p.works.as === 'arm');
     if (arms.length === 0) return notApplicable('no part is said to be an arm');
@@ -65,7 +65,11 @@ export const bracket: Check = {
     if (no) return no;
     const nothing = all.find(({ x }) => x.W <= 0 || x.A <= 0);
     if (nothing)
-      return refuse('parts', `${nothing.p.name}: its holes leave nothing at ${nothing.x.name}`, 'smaller holes, or a wider part');
+      return refuse(
+        'parts',
+        `${nothing.p.name}: nothing is left of it at ${nothing.x.name}`,
+        'smaller holes, a wider part, or one that is straight between its holes',
+      );
     return worst(all, w, ({ p, x }, _k, w) => judged(r, s, p, x, w));
   },
 };

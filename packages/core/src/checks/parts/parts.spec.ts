@@ -130,7 +130,7 @@ describe('a brace', () => {
   it('a short one is as strong as its holes leave it', () => {
     const A = Math.PI * 39.2 * 3.2;
     const at = link(withPart(braced(40)), 'brace');
-    expect(at.at).toBe('Brace: pulled at its holes');
+    expect(at.at).toBe('Brace: pulled at its narrowest');
     expect(at.capacity).toBeCloseTo((0.9 * (A - 2 * 13 * 3.2) * 470) / 3, 3);
   });
   it('curve c of the standard’s table: λ 1.0 gives χ 0.540, λ 2.0 gives 0.196 (EN 1993-1-1 Fig. 6.4 as tabulated, memory)', () => {
