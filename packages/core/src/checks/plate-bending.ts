@@ -18,10 +18,10 @@ import {
   type Outcome,
 } from './check';
 import { cornerWords } from '../sharing/weld-group';
-import { isRefusal, type Refusal } from '../units/refusal';
+import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import type { Found, Loaded } from './demand/demand';
 import { nearestHeld } from '../sharing/held-edges';
-import { tributary } from '../sharing/t-stub';
+import { stubPlace, tributary } from '../sharing/t-stub';
 import { brittle } from './metal-rules';
 import { stubAt } from './plate-strip';
 import { tStubAISC, tStubEN, withoutPryingAISC, withoutPryingEN } from './prying';
@@ -62,8 +62,9 @@ const stripStress = (r: Resolved, s: Pick<Loaded, 'outOfPlane'>, i: number) => {
   };
 };
 
-/** The largest elastic stress of the hand's strips, MPa; nothing where no bolt bends the plate. */
+/** The largest elastic stress of the hand's strips, MPa; nothing where no bolt bends the plate, or an opening breaks a strip. */
 export function handStrip(r: Resolved, s: Pick<Loaded, 'outOfPlane'>): number | undefined {
+  if (eachKind(r).some((k) => outside(k).some((i) => stubPlace(k, i).broken))) return undefined;
   const all = eachKind(r).flatMap((k) => outside(k).map((i) => stripStress(k, s, i).σ));
   return all.length > 0 ? Math.max(...all) : undefined;
 }
@@ -88,6 +89,14 @@ function byStress(r: Resolved, found: Found, w: Working): Outcome {
   return outcome(found.value, w.of(F_PL, { f_y: r.plateMetal.fy, γ: r.factors.onYield }), 'MPa', found.where);
 }
 
+/** By hand the plate is bent strip by strip, and a strip with an opening in it is none. */
+const noStrip = (between: string): Refusal =>
+  refuse(
+    'plate.outline',
+    `an opening or an edge stands between ${between}: there is no strip that bends`,
+    'judged as solved, or the opening clear of the way from the bolt to the base',
+  );
+
 const OVERHANG = formula('σ', '6·q_v·m/t²', 'MPa');
 
 /** A plate held by its welds alone: a strip from the base edge to the weld line, as a cantilever under what the weld takes there. */
@@ -97,6 +106,7 @@ function toItsWelds(r: Resolved, s: Loaded, w: Working): Outcome | NotApplicable
   const found = weldForces(r, doublerOf(r, s, of));
   if (isRefusal(found)) return found;
   const at = found.at.map((q) => ({ q, m: nearestHeld(r, q.at).gap })).filter(({ m }) => m > 1e-6);
+  if (r.region.openings.length > 0) return noStrip('the base and the plate’s welds');
   if (at.length === 0) return notApplicable('the base reaches to the welds of its plate: nothing spans between them');
   // Loose plates bend each for itself; the weld holds the lowest, so they are not welded as one.
   const t = r.plateThickness * Math.sqrt(r.plateLayers);
@@ -119,7 +129,8 @@ export const plateBending: Check = {
   why: 'Between the fitting and the bolts the plate bends like a shelf. As it bends its edge levers against the skin and pulls the bolts harder still: prying. A thicker plate helps twice, as bending falls with the square of the thickness.',
   source:
     'EN 1993-1-8 §6.2.4 Tab. 6.2 and 6.4 (T-stub modes 1–3, inner and end rows; without prying forces on spacers and packers at the bolts), or AISC Manual Part 9 (prying); the job’s rules say which',
-  range: 'Bolts outside the base; bent from the edge that is welded, else from the base’s own, taken as rigid; metals that yield',
+  range:
+    'Bolts outside the base, by hand with no opening or edge between; beside an opening or a waist the strip ends there; bent from the edge that is welded, else from the base’s own, taken as rigid; metals that yield',
   evaluate(r, s, w) {
     const no = brittle(r.plateMetal, 'plate.metal', 'a plate bent past its elastic limit');
     if (no) return no;
@@ -128,6 +139,8 @@ export const plateBending: Check = {
     if (weldedOnly(r)) return toItsWelds(r, s, w);
     const among = outside(r);
     if (among.length === 0) return notApplicable('every bolt clamps the base itself, so none bends the plate');
+    const broken = among.find((i) => stubPlace(r, i).broken);
+    if (broken !== undefined) return noStrip(`${r.bolts[broken]!.id} and the base`);
     const o = worstBolt(among, r, s, w, bent, capacities(r));
     beside(r, s, o.at, w);
     return o;

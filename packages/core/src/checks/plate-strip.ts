@@ -26,11 +26,13 @@ export function stubAt(r: Resolved, i: number, Ft: number): TStub {
 
 const SILENT = new Working(false);
 
-/** (T + Q)/T at each bolt by the job's rules: 1 for bolts through the base, and on spacers, where the plate's edge presses on nothing. */
+/** (T + Q)/T at each bolt by the job's rules: 1 for bolts through the base, on spacers, where the plate's edge presses on nothing, and where no strip is. */
 export const pryingRatio = remembered((r: Resolved): readonly number[] =>
   r.bolts.map((b, i) => {
     if (b.throughBase || onSpacers(r)) return 1;
     const at = atBolt(r, i);
+    // Plate bending refuses the job then.
+    if (stubPlace(r, i).broken) return 1;
     return (r.rules === 'EN' ? tStubEN : tStubAISC)(stubAt(at, i, tensionResistance(at, SILENT)), SILENT).ratio;
   }),
 );

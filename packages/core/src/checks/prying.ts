@@ -2,11 +2,13 @@ import { formula } from '../working/formula';
 import type { Working } from '../working/steps';
 import type { StubPlace } from '../sharing/t-stub';
 
+type Place = Omit<StubPlace, 'broken'>;
+
 /**
  * A plate bent between the base edge and one bolt outside it: half a T-stub, per bolt.
  * m (EN) = b (AISC): bolt centre to base edge. n (EN), a (AISC): bolt centre to plate edge, limited to 1.25·m, 1.25·b.
  */
-export interface TStub extends StubPlace {
+export interface TStub extends Place {
   readonly t: number;
   readonly fy: number;
   readonly fu: number;
@@ -76,7 +78,7 @@ function lengthsEN(x: TStub, w: Working): { 'l_eff.cp': number; 'l_eff.nc': numb
   };
 }
 
-const sideWords = (x: StubPlace): string =>
+const sideWords = (x: Place): string =>
   x.sides.map((s) => (s.to === 'neighbour' ? `pitch ${s.gap.toFixed(0)}` : `end ${s.gap.toFixed(0)}`)).join(', ');
 
 const B1 = formula("b'", 'b − d/2', 'mm');
@@ -92,7 +94,7 @@ const T_AVAIL = formula('T_avail', 'B·Q', 'N');
 /** p counted in prying: each side no more than b, half the pitch, or to the edge (AISC Manual Part 9). */
 const P_AISC = formula('p', 'min(b, p_1) + min(b, p_2)', 'mm');
 
-const lengthAISC = (x: StubPlace, w: Working): number => {
+const lengthAISC = (x: Place, w: Working): number => {
   const own = (s: StubPlace['sides'][number]) => (s.to === 'neighbour' ? s.gap / 2 : s.gap);
   return w.of(P_AISC, { b: x.m, p_1: own(x.sides[0]), p_2: own(x.sides[1]) }, sideWords(x));
 };

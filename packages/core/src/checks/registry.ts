@@ -22,6 +22,7 @@ import { lugEnd, lugFracture, lugShear, lugTension } from './lug/lug-strength';
 import { pinBending, pinShear } from './lug/pin';
 import { tabFoot } from './lug/tab-foot';
 import { netSection } from './net-section';
+import { plateSection } from './plate-section';
 import { block } from './parts/block';
 import { brace } from './parts/brace';
 import { bracket } from './parts/bracket';
@@ -97,6 +98,7 @@ export const CHECKS: readonly Check[] = [
   plateBearing,
   punching,
   netSection,
+  plateSection,
   blockTearing,
   edgeAndPitch,
   fold,

@@ -18,11 +18,15 @@ export interface CrossCut {
 export const lengthOf = ([from, to]: Stretch): number => to - from;
 export const metalOf = ({ metal }: Pick<CrossCut, 'metal'>): number => metal.reduce((sum, m) => sum + lengthOf(m), 0);
 
-/** A ring in the line's own axes: s along it, y to its left. */
-type Ring = readonly { readonly s: number; readonly y: number }[];
+/** A ring in a line's own axes: s along it, y to its left. */
+export interface AlongLine {
+  readonly s: number;
+  readonly y: number;
+}
+export type Ring = readonly AlongLine[];
 
 /** Where a ring crosses the cut at s, from right to left. */
-function crossings(ring: Ring, s: number): number[] {
+export function crossings(ring: Ring, s: number): number[] {
   const out: number[] = [];
   for (let k = 0; k < ring.length; k++) {
     const a = ring[k]!;
@@ -32,10 +36,10 @@ function crossings(ring: Ring, s: number): number[] {
   return out.sort((a, b) => a - b);
 }
 
-const pairs = (ys: readonly number[]): Stretch[] => ys.flatMap((y, k) => (k % 2 === 1 ? [[ys[k - 1]!, y] as const] : []));
+export const pairs = (ys: readonly number[]): Stretch[] => ys.flatMap((y, k) => (k % 2 === 1 ? [[ys[k - 1]!, y] as const] : []));
 
 /** A stretch without what is cut out of it. */
-function without(whole: Stretch, voids: readonly Stretch[]): Stretch[] {
+export function without(whole: Stretch, voids: readonly Stretch[]): Stretch[] {
   const out: Stretch[] = [];
   const end = whole[1];
   let at = whole[0];
@@ -49,7 +53,7 @@ function without(whole: Stretch, voids: readonly Stretch[]): Stretch[] {
 }
 
 /** Beside a corner of the outline, mm: the part is as wide there as just before it, and as just after it. */
-const BESIDE = 1e-5;
+export const BESIDE = 1e-5;
 /** Chords a round hole is seen as, widest where it is widest. */
 const CHORDS = 72;
 
@@ -59,11 +63,21 @@ export interface Void {
   readonly d: number;
 }
 
+/** Points as they stand along a line from a point, and to its left. */
+export type See = (p: Point) => AlongLine;
+export const seenAlong =
+  (from: Point, u: Point): See =>
+  (p) => {
+    const [x, y] = [p.x - from.x, p.y - from.y];
+    return { s: x * u.x + y * u.y, y: y * u.x - x * u.y };
+  };
+export const ringSeen = (l: Loop, see: See): Ring => loopPoints(l).map(see);
+
 /** Seen with a corner where it is widest across the line, whichever way that runs. */
-function holeRing({ ends: [a, b], d }: Void, see: (p: Point) => { s: number; y: number }): Ring {
+export function holeRing({ ends: [a, b], d }: Void, see: See): Ring {
   const [p, q] = [see(a), see(b)];
   const step = (2 * Math.PI) / CHORDS;
-  const arc = (c: { s: number; y: number }, from: number, to: number) =>
+  const arc = (c: AlongLine, from: number, to: number) =>
     [
       from,
       ...Array.from({ length: CHORDS }, (_, k) => (Math.floor(from / step) + 1 + k) * step).filter((t) => t < to - 1e-9),
@@ -85,13 +99,9 @@ function holeRing({ ends: [a, b], d }: Void, see: (p: Point) => { s: number; y: 
 export function crossCuts(part: Region, holes: readonly Void[], from: Point, to: Point): readonly CrossCut[] | undefined {
   const L = Math.hypot(to.x - from.x, to.y - from.y);
   const u = { x: (to.x - from.x) / L, y: (to.y - from.y) / L };
-  const see = (p: Point) => {
-    const [x, y] = [p.x - from.x, p.y - from.y];
-    return { s: x * u.x + y * u.y, y: y * u.x - x * u.y };
-  };
-  const seen = (l: Loop): Ring => loopPoints(l).map(see);
-  const outer = seen(part.outer);
-  const inner = [...part.openings.map(seen), ...holes.map((h) => holeRing(h, see))];
+  const see = seenAlong(from, u);
+  const outer = ringSeen(part.outer, see);
+  const inner = [...part.openings.map((l) => ringSeen(l, see)), ...holes.map((h) => holeRing(h, see))];
   const corners = [outer, ...inner].flat().flatMap(({ s }) => [s - BESIDE, s, s + BESIDE]);
   const at = [0, L, ...corners.filter((s) => s > 0 && s < L)].sort((a, b) => a - b);
   const cuts: CrossCut[] = [];

@@ -186,6 +186,26 @@ export const fastenersAndPlates: readonly ReferenceValue[] = [
       loaded({ fx: 4000 }),
     ],
     [
+      'plate-section',
+      '60 × 8 strap, 440 between its bolts, twisted by 1 kN·m: 2273 N at 180 mm, σ 85.2 and τ 4.7 MPa',
+      'statics by hand',
+      Math.hypot((((1e6 / 440) * 180) / (8 * 60 ** 2)) * 6, (Math.sqrt(3) * (1e6 / 440)) / 480),
+      1e-4,
+      'demand',
+      bolts('M12', '8.8', [
+        [220, 0],
+        [-220, 0],
+      ]),
+      (j) => ({
+        ...j,
+        base: { ...j.base, length: q(80), width: q(50), holes: [] },
+        plate: { ...j.plate, x0: -250, x1: 250, y0: -30, y1: 30 },
+        far: { kind: 'washer' },
+        skin: { ...j.skin, spanX: q(700), aft: q(350) } as typeof j.skin,
+      }),
+      loaded({ mz: 1e6 }),
+    ],
+    [
       'net-section',
       '100 wide, two holes of 13.5 in S355 10 mm: 0.9·73·10·470',
       'EN 1993-1-1 §6.2.3 by hand',

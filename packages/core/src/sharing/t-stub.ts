@@ -1,4 +1,5 @@
 import { dot, left, sub, type Point } from '../geometry/points';
+import { clearBeside } from '../geometry/clear-beside';
 import { rayToEdge } from '../geometry/region';
 import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
@@ -16,6 +17,8 @@ export interface StubPlace {
   readonly m: number;
   readonly e: number;
   readonly sides: readonly [Side, Side];
+  /** An edge or an opening stands between it and the base: there is no strip. */
+  readonly broken: boolean;
 }
 
 const places = new WeakMap<Resolved['bolts'][number], StubPlace>();
@@ -32,26 +35,33 @@ function placeOf(r: Resolved, b: Resolved['bolts'][number]): StubPlace {
   const { point, gap } = nearestHeld(r, b);
   const out = { x: (b.x - point.x) / gap, y: (b.y - point.y) / gap };
   const along = left(out);
+  // Seen from the bolt towards the base: what is to the left of the way out is to the right of the way in.
+  const clear = clearBeside(r.region, b, { x: -out.x, y: -out.y }, gap);
   return {
     m: gap,
     e: rayToEdge(r.region, b, out),
-    sides: [sideOf(r, b, along, gap), sideOf(r, b, { x: -along.x, y: -along.y }, gap)],
+    sides: [sideOf(r, b, along, gap, clear.right), sideOf(r, b, { x: -along.x, y: -along.y }, gap, clear.left)],
+    broken: clear.left === 0 && clear.right === 0,
   };
 }
 
-/** The nearest neighbour that stands about in line with the bolt along the base edge, or the plate's end. */
-function sideOf(r: Resolved, bolt: Point, u: Point, m: number): Side {
+/** Arcs are seen as chords: an edge nearer than the bolt's own by less than this part of it is the same edge. */
+const SAME_EDGE = 0.01;
+
+/** The nearest neighbour that stands about in line with the bolt along the base edge, or the plate's end; an opening or a waist beside the strip ends it too. */
+function sideOf(r: Resolved, bolt: Point, u: Point, m: number, clear: number): Side {
   const pitch = r.bolts
     .filter((o) => o !== bolt)
     .map((o) => sub(o, bolt))
     .filter((v) => Math.abs(dot(v, left(u))) <= m && dot(v, u) > 1e-6)
     .reduce((least, v) => Math.min(least, dot(v, u)), Infinity);
-  const end = rayToEdge(r.region, bolt, u);
+  const beside = rayToEdge(r.region, bolt, u);
+  const end = clear < (1 - SAME_EDGE) * beside ? clear : beside;
   return pitch / 2 < end ? { to: 'neighbour', gap: pitch } : { to: 'end', gap: end };
 }
 
 /** Plate that goes with the bolt on each side, mm: half the pitch, or all to the end. */
-export const tributary = ({ sides }: StubPlace): readonly [number, number] => {
+export const tributary = ({ sides }: Pick<StubPlace, 'sides'>): readonly [number, number] => {
   const own = (s: Side) => (s.to === 'neighbour' ? s.gap / 2 : s.gap);
   return [own(sides[0]), own(sides[1])];
 };
@@ -73,6 +83,8 @@ const leftAtEach = (r: Resolved): readonly number[] =>
   r.bolts.map((b, i) => {
     if (b.throughBase) return 1;
     const place = stubPlace(r, i);
+    // By hand such a job is refused; its bolts are shared as if the plate gave nothing.
+    if (place.broken) return 1;
     const [one, two] = tributary(place);
     const wide = Math.min(one, 2 * place.m) + Math.min(two, 2 * place.m);
     const I = (wide * r.plateLayers * r.plateThickness ** 3) / 12;

@@ -61,6 +61,14 @@ export const WHY_PLATES_AND_BOLTS: Readonly<Record<string, readonly Stroke[]>> =
     arrow(40, 42, -32, 0),
     arrow(120, 42, 34, 0),
   ],
+  'plate-section': [
+    s('plate', 'M10 18H150V66H10ZM72 28V56H104V28Z'),
+    s('skin', box(10, 22, 44, 40)),
+    s('bolt', ring(134, 42, 5)),
+    s('break', 'M88 18l-3 4 4 3-2 3M88 56l-3 4 4 3-2 3'),
+    arrow(140, 42, 18, 0),
+    arrow(134, 58, 0, 18),
+  ],
   'block-tearing': [
     s('plate', 'M14 12h132v14H92v32h54v14H14Z'),
     s('plate', 'M104 26h42v32h-42Z'),
