@@ -128,8 +128,9 @@ describe('holes and heads', () => {
 
 describe('timber', () => {
   const [ρ, γ] = [350, 1.3];
-  /** EN 1995-1-1 eq. 8.38–8.41 of one of four screws drawn together. */
-  const screw = (d: number, l: number, k: number) => ((0.52 * d ** -0.5 * l ** -0.1 * ρ ** 0.8 * d * l * k) / γ) * (4 ** 0.9 / 4);
+  /** EN 1995-1-1 eq. 8.38–8.41 of one of four screws drawn together, its thread less a point as long as it is thick. */
+  const screw = (d: number, thread: number, k: number, l = thread - d) =>
+    ((0.52 * d ** -0.5 * l ** -0.1 * ρ ** 0.8 * d * l * k) / γ) * (4 ** 0.9 / 4);
 
   it('a permanent load on lags: k_mod 0.6', () =>
     expect(at('timber-permanent', 'lag-withdrawal').capacity).toBeCloseTo(screw(10, 80, 0.6), 0));

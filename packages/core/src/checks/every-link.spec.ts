@@ -13,7 +13,8 @@ const link = (job: Job, id: string) => evaluate(job).links.find((l) => l.id === 
 const state = (id: string, ...changes: Change[]) => link(plainJob(...changes), id);
 
 const timber = skin({ kind: 'timber', grade: 'C24', grain: 'x', endGrain: q(200), thickness: q(60) });
-const lag = joint({ holding: 'lag screw', engagement: q(50) });
+const deepTimber = skin({ kind: 'timber', grade: 'C24', grain: 'x', endGrain: q(200), thickness: q(120) });
+const lag = joint({ holding: 'lag screw', engagement: q(60) });
 const section = skin({ kind: 'hollow', metal: 'S355', wall: q(8), width: q(200), thickness: q(120), through: 'both walls' });
 const onFace: Change = (j) => ({
   ...j,
@@ -185,7 +186,13 @@ describe('more of what should help never hurts', () => {
       60,
     ],
     ['pin', ['pin-shear', 'pin-bending'], (x) => plainJob(push, lugged, (j) => ({ ...j, lug: { ...j.lug!, pin: q(x) } })), 8, 18],
-    ['lag thread', ['lag-withdrawal'], (x) => plainJob(timber, joint({ holding: 'lag screw', engagement: q(x) }), push), 20, 60],
+    [
+      'lag thread',
+      ['lag-withdrawal'],
+      (x) => plainJob(deepTimber, joint({ holding: 'lag screw', engagement: q(x) }), push),
+      60,
+      110,
+    ],
     [
       'timber depth',
       ['timber-bending', 'timber-joint', 'group-tear-out'],

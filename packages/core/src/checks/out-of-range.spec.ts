@@ -12,7 +12,7 @@ const timber =
   (j: Job): Job => ({
     ...j,
     skin: { kind: 'timber', grade: 'C24', grain: 'x', endGrain: q(300), thickness: q(t), ...panel(j.skin) },
-    joint: { ...j.joint, holding: 'lag screw', engagement: q(50), ...more },
+    joint: { ...j.joint, holding: 'lag screw', engagement: q(60), ...more },
     bolts: { ...j.bolts, size },
     far: { kind: 'washer' },
   });
@@ -57,7 +57,7 @@ it.each<[string, string, (j: Job) => Job, RegExp]>([
     timber(60, {}, 'M16'),
     /16.0 mm is outside EN 1995-1-1 §8.7.2.*6 to 12 mm/,
   ],
-  ['more thread than timber', 'lag-withdrawal', timber(40), /50 mm of thread does not go into 40 mm.*up to 40 mm/],
+  ['more thread than timber', 'lag-withdrawal', timber(40), /60 mm of thread does not go into 40 mm.*up to 40 mm/],
   [
     'a lag screw in sheet metal',
     'lag-withdrawal',

@@ -24,7 +24,7 @@ export const PLACES = ['not said', 'dry inside', 'weather', 'salt'] as const;
 
 export const Joint = z.strictObject({
   holding: z.enum(HOLDINGS),
-  /** Thread in what holds it: tapped plate, weld or rivet nut, or lag screw in its timber. */
+  /** Thread in what holds it: tapped plate, weld or rivet nut, or lag screw in its timber, point and all. */
   engagement: quantity(RANGES.engagement),
   /** Pull-out of a rivet nut by its maker. */
   insert: quantity(RANGES.insert),

@@ -37,7 +37,8 @@ export function partFields(job: Job): PartField[] {
   const fillet = w.doubler !== 'none' && w.doubler !== 'plugs';
   return [
     ...rows('joint', 'joint', j, [
-      ['engagement', 'engagement', isHeldByThreadOf(j) || j.holding === 'lag screw'],
+      ['engagement', 'engagement', isHeldByThreadOf(j)],
+      ['engagement', 'engagement', j.holding === 'lag screw', 'Thread in the timber, point and all'],
       ['insert', 'insert', j.holding === 'rivet nut'],
       ['preload', 'preload', j.tightening !== 'snug'],
       ['friction', 'friction', j.tightening === 'slip resistant'],

@@ -31,6 +31,8 @@ export interface Pick {
 export interface CaseOf {
   readonly name: string;
   readonly action: Action;
+  /** The wind does it. */
+  readonly wind?: true;
   of(w: Working): PointLoad;
 }
 

@@ -23,6 +23,8 @@ export interface LoadCase extends Vector {
   readonly action: Action | 'combined';
   /** How long it lasts, where the load says; else as its action usually does. */
   readonly duration?: Duration;
+  /** The wind is in it: where nobody says how long it lasts, NDS counts it as ten minutes. */
+  readonly wind?: true;
   /** The part of it that is weight, and lasts. */
   readonly weight?: Vector;
   /** On that part in place of the action's own factor, in limit states: a weight that holds down counts least, one that presses most. */

@@ -3,6 +3,7 @@ import { withdrawalEN, withdrawalNDS } from '../checks/timber/lag-withdrawal';
 import { steelToTimber } from '../checks/timber/timber-joint';
 import { Working } from '../working/steps';
 import { inRow } from '../checks/timber/timber-row';
+import { lagShape, lagThread } from '../stock/lags';
 import { ovenDryG } from '../stock/timber';
 import {
   bolts,
@@ -150,9 +151,9 @@ export const skins: readonly ReferenceValue[] = [
     ],
     [
       'lag-both',
-      'M10 lags, 60 of thread: 1.5 of 5.567 kN drawn, 2 of 6.858 kN sideways, by their squares',
-      'EN 1995-1-1 eq. 8.28, 8.41 and k_mod 0.9 by hand',
-      Math.hypot(1.5 / 5.5671, 2 / 6.8576),
+      'M10 lags, 60 of thread less its point of 10, 7.7 thick by its root of 7: 1.5 of 4.724 kN drawn, 2 of 4.457 kN sideways, by their squares',
+      'EN 1995-1-1 eq. 8.28, 8.41, §8.7.1 and k_mod 0.9 by hand',
+      Math.hypot(1.5 / 4.7243, 2 / 4.457),
       0.001,
       'utilisation',
       timber,
@@ -276,6 +277,20 @@ export const skins: readonly ReferenceValue[] = [
   lag('3/8', 0.5, 0.375, 305),
   lag('1/2', 0.5, 0.5, 378),
   lag('3/8', 0.42, 0.375, 235),
+  ...(
+    [
+      ['3/8 × 2 in: thread less its point, in', 3 / 8, 2, 1 + 9 / 32],
+      ['1/4 × 1 1/2 in: thread less its point, in', 1 / 4, 1.5, 1 + 3 / 32],
+      ['1/2 × 4 in: thread less its point, in', 1 / 2, 4, 2 + 3 / 16],
+    ] as const
+  ).map(([what, d, L, expected]): ReferenceValue => ({
+    of: 'lag-withdrawal',
+    what,
+    source: 'NDS Appendix L, Tab. L2',
+    expected,
+    within: 0.001,
+    got: () => (lagThread({ family: 'inch' }, L * 25.4) - lagShape({ family: 'inch', d: d * 25.4 }).tip) / 25.4,
+  })),
   {
     of: 'lag-withdrawal',
     what: '10 mm, 60 mm of thread in C24, kN',
@@ -316,7 +331,7 @@ export const skins: readonly ReferenceValue[] = [
     within: 0.001,
     got: () => {
       const of = (fz: number, mx: number) =>
-        linkIn(plainJob(timber, joint({ holding: 'lag screw', engagement: q(50) }), loaded({ fz, mx })), 'lag-withdrawal')
+        linkIn(plainJob(timber, joint({ holding: 'lag screw', engagement: q(60) }), loaded({ fz, mx })), 'lag-withdrawal')
           .capacity;
       // Tipped, two of the four are drawn: 2^0.9/2.
       return (of(400, 0) / of(0, 40_000)) * (2 ** 0.9 / 2);

@@ -49,16 +49,17 @@ it('tapped in the sheet itself', () =>
       0,
     ).needed,
   ).toBeCloseTo(18, 9));
-it('a lag: washer, plate and its thread in the wood, whatever the wood’s depth', () => {
-  const l = lengthFor(
-    of((j) => ({
-      ...bare(withJoint({ holding: 'lag screw', engagement: mm(60) })(j)),
-      skin: { ...j.skin, kind: 'timber', grade: 'C24', grain: 'x', endGrain: mm(300), thickness: mm(120) } as Job['skin'],
-    })),
-    0,
-  );
-  expect(l.needed).toBe(70);
-  expect(l.engaged).toBe(60);
+it('a lag: long enough for 60 of thread, 0.6 of its length (DIN 571), where the wood is as deep; else washer, plate and thread', () => {
+  const lag = (deep: number) =>
+    lengthFor(
+      of((j) => ({
+        ...bare(withJoint({ holding: 'lag screw', engagement: mm(60) })(j)),
+        skin: { ...j.skin, kind: 'timber', grade: 'C24', grain: 'x', endGrain: mm(300), thickness: mm(deep) } as Job['skin'],
+      })),
+      0,
+    );
+  expect([lag(120).needed, lag(120).engaged]).toEqual([100, 90]);
+  expect([lag(80).needed, lag(80).engaged]).toEqual([70, 60]);
 });
 it('through the base it is longer by the base, and packers make each bolt its own length', () => {
   const through = of((j) => ({

@@ -1,5 +1,6 @@
 import { clampOf } from '../checks/grip';
 import { heldThickness } from '../checks/skin-parts';
+import { leastLag, underHead } from '../job/lag';
 import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import { nextLength, type BoltLength } from '../stock/bolt-lengths';
@@ -30,12 +31,6 @@ export function nutHeightFor(id: string, size: Pick<FastenerSize, 'd' | 'nutHeig
   return id === 'jam' ? own + 0.5 * size.d : own;
 }
 
-/** Above the part a thread is cut or set in: washer, base, plates, packing, and the skin where that part lies behind it. */
-const above = (r: Resolved, i: number, skin: number): number => {
-  const b = r.bolts[i]!;
-  return r.size.washer.thickness + (b.throughBase ? r.baseThickness : 0) + r.plateThickness * r.plateLayers + b.packed + skin;
-};
-
 /** What bolt i needs by the way it is held. */
 export function boltNeeds(r: Resolved, i: number): BoltNeeds {
   const { holding, engagement, head } = r.joint;
@@ -43,12 +38,12 @@ export function boltNeeds(r: Resolved, i: number): BoltNeeds {
   // A head let into its part has no washer, and is counted in the length.
   const sunk = headDepth(head, r.size) > 0 ? r.size.washer.thickness : 0;
   if (holding === 'lag screw') {
-    const grip = above(r, i, 0) - sunk;
-    return { grip, needed: grip + engagement, nuts: 0, farWasher: 0, end: grip + r.skinThickness };
+    const grip = underHead(r, i, 0);
+    return { grip, needed: leastLag(r, i).length, nuts: 0, farWasher: 0, end: grip + r.skinThickness };
   }
   if (holding === 'tapped' || holding === 'rivet nut') {
     const behind = holding === 'tapped' && r.far.kind === 'plate';
-    const grip = above(r, i, behind ? r.skinThickness : 0) - sunk;
+    const grip = underHead(r, i, behind ? r.skinThickness : 0);
     const metal = r.far.kind === 'plate' && behind ? r.far.thickness : heldThickness(r);
     const end = grip + (holding === 'tapped' ? metal : engagement);
     return { grip, needed: grip + engagement, nuts: 0, farWasher: 0, end };

@@ -1,8 +1,9 @@
 import type { Point } from '../geometry/points';
 import { heldThickness } from '../checks/skin-parts';
 import { baseHoleFor } from '../job/layout-refusals';
+import { lagAt } from '../job/lag';
 import { packersFor, surfaceOf } from '../job/packers';
-import { atBolt, eachKind } from '../job/of-kind';
+import { atBolt, eachKind, ofThisKind } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import type { Drilled } from '../stock/cutting-speeds';
@@ -68,16 +69,26 @@ const ownHole = (r: Resolved): boolean =>
 /** What is drilled in the skin itself where it is not simply the bolt's hole, in the order it is done. */
 function skinSteps(r: Resolved): { readonly diameter: number; readonly note: string }[] {
   const mm = (v: number) => formatQuantity(v, 'length', r.job.units);
-  const { holding, sleeve, tubeOutside, engagement } = r.joint;
+  const { holding, sleeve, tubeOutside } = r.joint;
   if (r.skinKind === 'bed') return [{ diameter: r.d0, note: 'spot through the plate; the hole is by the anchor’s own sheet' }];
-  if (holding === 'lag screw')
+  if (holding === 'lag screw') {
+    const lags = ofThisKind(r).map((i) => lagAt(r, i));
+    const [shank, depth] = [Math.max(0, ...lags.map((x) => x.shank)), Math.max(0, ...lags.map((x) => x.depth))];
     return [
-      { diameter: r.d, note: 'for the shank, as deep as the plain part of the screw reaches into the wood' },
+      ...(shank > 0
+        ? [
+            {
+              diameter: r.d,
+              note: `for the shank, ${mm(shank)} deep: as far as the plain part of the screw reaches into the wood`,
+            },
+          ]
+        : []),
       {
         diameter: LAG_PILOT * r.d,
-        note: `pilot for ${mm(engagement)} of thread, not through; hard wood wider, soft wood narrower`,
+        note: `pilot, ${mm(depth)} deep and not through; hard wood wider, soft wood narrower`,
       },
     ];
+  }
   if (sleeve === 'plug')
     return [
       { diameter: tubeOutside, note: 'overdrill, clear the core, fill with thickened epoxy and let it cure' },

@@ -93,7 +93,7 @@ describe('heads', () => {
 });
 
 describe('held without a nut', () => {
-  it('a lag: no nut, no through hole, its point in the timber at its length', () => {
+  it('a lag: no nut, no through hole, its point in the timber at its stocked length, its thread from the shank on', () => {
     const lag = (j: Job): Job => ({
       ...bare(withJoint({ holding: 'lag screw', engagement: mm(60) })(j)),
       skin: { ...j.skin, kind: 'timber', grade: 'C24', grain: 'x', endGrain: mm(300), thickness: mm(120) } as Job['skin'],
@@ -102,8 +102,9 @@ describe('held without a nut', () => {
     expect(only('washer', lag)).toHaveLength(1);
     const [clear, pilot] = only('hole', lag);
     expect(clear!.bottom).toBe(8);
-    expect(pilot).toMatchObject({ top: 8, bottom: 68, x0: b1.x - 3.5 });
-    expect(drawn(lag).end).toBe(68);
+    // 60 of thread asks for a screw of 100 (0.6 of it): less washer and plate, 2 and 8, it goes 90 deep.
+    expect(pilot).toMatchObject({ top: 8, bottom: 98, x0: b1.x - 3.5 });
+    expect(drawn(lag).end).toBe(98);
   });
   it('tapped in the backing: the thread ends in it, past it as the stocked bolt is longer', () => {
     const tapped = withJoint({ holding: 'tapped', engagement: mm(5) });

@@ -1,4 +1,6 @@
 import { holeAcross, holesAt } from '@core/job/bolt-holes';
+import { lagAt, type Lag } from '@core/job/lag';
+import { atBolt } from '@core/job/of-kind';
 import { packedUnder } from '@core/job/packed-under';
 import type { Bolt, Job } from '@core/job/schema';
 import { isResolved, resolve } from '@core/job/resolve';
@@ -105,7 +107,7 @@ function nutted(job: Job, x: number, size: FastenerSize, { far }: Levels): Held 
   return { shapes, end, clear: far, threadFrom: on, pointed: false, ...(collar ? { drilled: { d: collar, to: far } } : {}) };
 }
 
-function heldBy(job: Job, x: number, size: FastenerSize, l: Levels, out: number): Held {
+function heldBy(job: Job, x: number, size: FastenerSize, l: Levels, { out, lag }: Stocked): Held {
   const { holding, engagement } = job.joint;
   const long = engagement.v;
   if (holding === 'stud') {
@@ -119,8 +121,9 @@ function heldBy(job: Job, x: number, size: FastenerSize, l: Levels, out: number)
     return { shapes: [weld], end: from, clear: from, threadFrom: from, pointed: false };
   }
   if (holding === 'lag screw') {
-    const end = l.skin + long;
-    return { shapes: [], end, clear: l.skin, drilled: { d: LAG_PILOT * size.d, to: end }, threadFrom: l.skin, pointed: true };
+    const end = l.skin + lag.depth;
+    const threadFrom = l.skin + lag.shank;
+    return { shapes: [], end, clear: l.skin, drilled: { d: LAG_PILOT * size.d, to: end }, threadFrom, pointed: true };
   }
   if (holding === 'tapped') {
     const from = job.far.kind === 'plate' ? l.under : l.skin;
@@ -150,12 +153,22 @@ function heldBy(job: Job, x: number, size: FastenerSize, l: Levels, out: number)
   return nutted(job, x, size, l);
 }
 
-/** Thread past the metal it is tapped in, of the stocked length; 0 where the job does not resolve. */
-function outOf(job: Job, bolt: Bolt): number {
-  if (job.joint.holding !== 'tapped') return 0;
+/** What only the stocked length tells: thread past the metal it is tapped in, or how a lag goes into its timber. As asked for where the job does not resolve. */
+interface Stocked {
+  readonly out: number;
+  readonly lag: Pick<Lag, 'depth' | 'shank'>;
+}
+
+function asStocked(job: Job, bolt: Bolt): Stocked {
+  const { holding, engagement } = job.joint;
+  const asked = { out: 0, lag: { depth: engagement.v, shank: 0 } };
+  if (holding !== 'tapped' && holding !== 'lag screw') return asked;
   const r = resolve(job);
   const i = job.bolts.items.findIndex((b) => b.id === bolt.id);
-  return isResolved(r) && i >= 0 ? Math.max(0, lengthFor(r, i).protrusion) : 0;
+  if (!isResolved(r) || i < 0) return asked;
+  return holding === 'tapped'
+    ? { ...asked, out: Math.max(0, lengthFor(r, i).protrusion) }
+    : { ...asked, lag: lagAt(atBolt(r, i), i) };
 }
 
 /** The hole as wide as each layer's own, down to where the clearance hole ends; of a slot, as long as the cut along x shows it. */
@@ -186,7 +199,7 @@ export function boltInSection(job: Job, bolt: Bolt, size: FastenerSize): Section
   const l = levelsOf(job, packedUnder(job)(bolt));
   const under = throughBase(job, bolt) ? -job.base.thickness.v : 0;
   const near = headShapes(job, x, size, under);
-  const held = heldBy(job, x, size, l, outOf(job, bolt));
+  const held = heldBy(job, x, size, l, asStocked(job, bolt));
   const half = size.d / 2;
   const tip = held.pointed
     ? `M${x - half} ${under}H${x + half}V${held.end - size.d}L${x} ${held.end}L${x - half} ${held.end - size.d}Z`

@@ -1,3 +1,4 @@
+import { lagAt } from '../../job/lag';
 import type { Resolved } from '../../job/resolve';
 import { C_D, C_M, type Duration } from '../../stock/load-duration';
 import { ovenDryG } from '../../stock/timber';
@@ -7,11 +8,14 @@ import { Working } from '../../working/steps';
 import { shearOn } from '../bolt-shear';
 import { everyBolt, isLag, notApplicable, outcome, worst, type Check, type NotApplicable } from '../check';
 import type { Loaded } from '../demand/demand';
-import { classWords, sidewaysStrength } from './timber-joint';
+import { badLag, lagWords } from './lag-in-wood';
+import { sidewaysStrength } from './timber-joint';
 
 /** EN 1995-1-1 eq. 8.38–8.40 for screws of 6 to 12 mm; one screw, across the grain. */
 const F_AX = formula('f_ax.k', '0.52·d^(−0.5)·l_ef^(−0.1)·ρ_k^0.8', 'MPa');
 const F_EN = formula('F_ax.Rk', 'f_ax.k·d·l_ef·min(d/8, 1)', 'N');
+/** Thread in the wood: tip and plain shank off. */
+const L_EF = formula('l_ef', 'l_t − l_tip', 'mm');
 /** A group drawn together holds n^0.9 of one, eq. 8.41. */
 const K_N = formula('k_n', 'n^0.9/n', '–');
 const F_EN_D = formula('F_ax.Rd', 'k_n·F_ax.Rk/γ', 'N');
@@ -30,17 +34,19 @@ export function withdrawalEN(d: number, l_ef: number, rhoK: number, w: Working):
 
 const byNDS = (r: Resolved) => r.packs.includes('timber-NDS');
 
-/** Ten years, the duration NDS tabulates for, until somebody says of a load that comes and goes how long it stays. */
-const durationOf = (s: Loaded): Duration =>
-  s.loadCase.duration ??
-  (s.loadCase.action === 'permanent' ? 'permanent' : s.loadCase.action === 'accidental' ? 'instantaneous' : 'long');
+/** Ten years, the duration NDS tabulates for, until somebody says of a load that comes and goes how long it stays; wind is ten minutes (NDS Tab. 2.3.2). */
+function durationOf({ loadCase: c }: Loaded): Duration {
+  if (c.wind && (c.duration === undefined || c.duration === 'short')) return 'instantaneous';
+  return c.duration ?? (c.action === 'permanent' ? 'permanent' : c.action === 'accidental' ? 'instantaneous' : 'long');
+}
 
 /** Screws that the case draws. */
 const drawn = (r: Resolved, s: Loaded) => everyBolt(r).filter((i) => s.outOfPlane.tensions[i]! > 1e-9).length;
 
-/** What one lag screw of those that are drawn holds, N. */
-function holds(r: Resolved, s: Loaded, w: Working): number {
-  const l_ef = r.joint.engagement;
+/** What lag screw i holds of those that are drawn, N. */
+function holds(r: Resolved, s: Loaded, i: number, w: Working): number {
+  const { thread, tip } = lagAt(r, i);
+  const l_ef = w.of(L_EF, { l_t: thread, l_tip: tip }, 'thread in the timber less its point, ASME B18.2.1 or DIN 571 (memory)');
   const timber = r.timber!;
   const n = Math.max(1, drawn(r, s));
   const nds = (w: Working) => {
@@ -72,13 +78,7 @@ function outOfRange(r: Resolved): Refusal | NotApplicable | undefined {
     return refuse('joint.holding', `lag screws hold in timber, not in ${r.skin.name.toLowerCase()}`, 'a timber skin, or nuts');
   if (!byNDS(r) && (r.d < 6 || r.d > 12))
     return refuse('bolts.size', `${r.d.toFixed(1)} mm is outside EN 1995-1-1 §8.7.2`, '6 to 12 mm, or the pack timber-NDS');
-  if (r.joint.engagement > r.skinThickness)
-    return refuse(
-      'joint.engagement',
-      `${r.joint.engagement.toFixed(0)} mm of thread does not go into ${r.skinThickness.toFixed(0)} mm of timber`,
-      `up to ${r.skinThickness.toFixed(0)} mm`,
-    );
-  return undefined;
+  return badLag(r);
 }
 
 /** A lag screw pulled out of its timber. */
@@ -90,11 +90,13 @@ export const lagWithdrawal: Check = {
   why: 'A lag screw holds only by the wood between its threads. Dense wood holds far more than soft, side grain more than end grain, and only thread past the shank counts. Screws drawn together hold a little less each, and wood under a lasting load less. A bolt right through with a washer holds several times as much.',
   source:
     'EN 1995-1-1 §8.7.2 eq. 8.38–8.41, k_mod Tab. 3.1; or with the pack timber-NDS: NDS 12.2-1, W = 1800·G^1.5·D^0.75, C_D and C_M',
-  range: 'Side grain, threads wholly in one timber; EN for 6 to 12 mm, NDS for 1/4 to 1 in',
+  range: 'Side grain, in one timber; thread less its point, at least 6·d of it; EN for 6 to 12 mm, NDS for 1/4 to 1 in',
   evaluate(r, s, w) {
     const no = outOfRange(r);
     if (no) return no;
-    return worst(everyBolt(r), w, (i, _k, w) => outcome(s.demand.pull(i, w), holds(r, s, w), 'N', r.bolts[i]!.id, classWords(r)));
+    return worst(everyBolt(r), w, (i, _k, w) =>
+      outcome(s.demand.pull(i, w), holds(r, s, i, w), 'N', r.bolts[i]!.id, lagWords(r)),
+    );
   },
 };
 
@@ -115,11 +117,11 @@ export const lagBoth: Check = {
     return worst(everyBolt(r), w, (i, _k, w) => {
       const put = {
         'F_ax.Ed': s.demand.pull(i, w),
-        'F_ax.Rd': holds(r, s, w),
+        'F_ax.Rd': holds(r, s, i, w),
         'F_v.Ed': shearOn(r, s, i, w),
         'F_v.Rd': sidewaysStrength(r, s, i, w),
       };
-      return outcome(w.of(BOTH, put), 1, '–', r.bolts[i]!.id);
+      return outcome(w.of(BOTH, put), 1, '–', r.bolts[i]!.id, lagWords(r));
     });
   },
 };

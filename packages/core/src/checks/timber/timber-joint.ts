@@ -1,3 +1,4 @@
+import { lagAt } from '../../job/lag';
 import type { Resolved } from '../../job/resolve';
 import type { TimberRow } from '../../stock/timber';
 import { formula } from '../../working/formula';
@@ -5,6 +6,7 @@ import { Working } from '../../working/steps';
 import { shearOn } from '../bolt-shear';
 import { everyBolt, isLag, notApplicable, outcome, worst, type Check } from '../check';
 import type { Loaded } from '../demand/demand';
+import { badLag, classWords } from './lag-in-wood';
 import { leftInRow } from './timber-row';
 
 const F_H0 = formula('f_h.0', '0.082·(1 − 0.01·d)·ρ_k', 'MPa');
@@ -20,7 +22,9 @@ const F_RD = formula('F_v.Rd', 'k_row·F_v.Rk/γ', 'N');
 const K_ROW = formula('k_row', 'n_r + (1 − n_r)·α/90', '–');
 
 export interface TimberJoint {
+  /** Of the bolt, or what a screw counts as; and its outside, by which a plate is thin or thick. */
   readonly d: number;
+  readonly outside?: number;
   /** Timber thickness or penetration of the bolt, and of the steel plate; mm. */
   readonly t: number;
   readonly ts: number;
@@ -42,7 +46,7 @@ export function steelToTimber(x: TimberJoint, w: Working): number {
   const thick = Math.min(w.of(THICK_C, put), w.of(THICK_D, put), w.of(THICK_E, put));
   return w.of(
     F_RK,
-    { F_thin: thin, F_thick: thick, t_s: x.ts, d },
+    { F_thin: thin, F_thick: thick, t_s: x.ts, d: x.outside ?? d },
     'between thin (t ≤ 0.5·d) and thick (t ≥ d) in a straight line',
   );
 }
@@ -55,13 +59,18 @@ export function grainAngle(r: Resolved, v: { x: number; y: number; total: number
   return (Math.acos(Math.min(1, along)) * 180) / Math.PI;
 }
 
+const SHORT = 'less than 4·d of plain shank is in the timber: 1.1 times the root of its thread, EN 1995-1-1 §8.7.1';
+
 /** Design strength of bolt i sideways in its row, N. A row weakens only what goes along the grain. */
 export function sidewaysStrength(r: Resolved, s: Loaded, i: number, w: Working): number {
   const alpha = grainAngle(r, s.shears[i]!);
+  const lag = isLag(r) ? lagAt(r, i) : undefined;
+  const d = lag ? w.found('d_ef', lag.d_ef, 'mm', lag.d_ef < r.d ? SHORT : 'its shank reaches 4·d into the timber') : r.d;
   const F_v = steelToTimber(
     {
-      d: r.d,
-      t: isLag(r) ? r.joint.engagement : r.skinThickness,
+      d,
+      outside: r.d,
+      t: lag ? lag.depth - lag.tip : r.skinThickness,
       ts: r.plateThickness * r.plateLayers,
       fub: r.grade.fub,
       alpha,
@@ -93,12 +102,10 @@ export const timberJoint: Check = {
   range: 'Bolts and lag screws up to 30 mm in EN 338 timber, one shear plane, steel plate on the outside',
   evaluate(r, s, w) {
     if (!r.timber) return notApplicable('the skin is not timber');
+    const no = isLag(r) ? badLag(r) : undefined;
+    if (no) return no;
     return worst(everyBolt(r), w, (i, _k, w) =>
       outcome(shearOn(r, s, i, w), sidewaysStrength(r, s, i, w), 'N', r.bolts[i]!.id, classWords(r)),
     );
   },
 };
-
-/** Where the service class is not said, what was taken. */
-export const classWords = (r: Resolved): string[] =>
-  r.joint.place === 'not said' ? ['service class 1 or 2 is taken: say where the joint lives'] : [];

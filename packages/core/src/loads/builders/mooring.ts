@@ -43,6 +43,7 @@ export const mooring = builder({
       fanAngles(v.sideAngle, 3).map((theta) => ({
         name: directionName(theta, beta),
         action: 'variable' as const,
+        ...(pick.by === 'wind' ? { wind: true as const } : {}),
         of(w) {
           const P =
             pick.by === 'wind'

@@ -43,6 +43,7 @@ export const roofUnit = builder({
     const one = (name: string, x: number, y: number): CaseOf => ({
       name,
       action: 'variable',
+      wind: true,
       of(w) {
         const q = w.of(Q, { V: v.wind }, 'ASCE 7, V in m/s');
         const f = w.of(DRAG, { q, C_f: k.force, A_f: v.face, s: v.share }, 'areas in mm²');
