@@ -38,6 +38,7 @@ const JOBS: readonly (readonly [string, Job])[] = [
     ),
   ],
   ['timber with bolts', plainJob(timber, push)],
+  ['timber pushed across its grain', plainJob(timber, loaded({ fy: 900, fz: 500 }))],
   ['bolts through the base, countersunk', plainJob(throughBase, joint({ head: 'countersunk' }), push)],
   ['bolts through the base', plainJob(throughBase, push)],
   ['pressed and tipped', plainJob(loaded({ fx: 900, fz: -600, my: 90_000 }))],

@@ -50,6 +50,7 @@ it.each([
   ['pin-shear', plainJob(lugByEN, push), 1, 2],
   ['timber-joint', wood, 1, 2],
   ['timber-bending', wood, 1, 2],
+  ['timber-shear', wood, 1, 2],
   ['group-tear-out', wood, 1, 2],
   // EN 1993-1-1 §6.1, EN 1993-1-8 §6.2.4, Tab. 3.9 and 7.11: on yield.
   ['plate-bending', every, 2, 1],

@@ -44,6 +44,8 @@ import { threadEngaged } from './thread-engaged';
 import { groupTearOut } from './timber/group-tear-out';
 import { lagBoth, lagWithdrawal } from './timber/lag-withdrawal';
 import { timberBending } from './timber/timber-bending';
+import { timberShear } from './timber/timber-shear';
+import { timberSplitting } from './timber/timber-splitting';
 import { timberJoint } from './timber/timber-joint';
 import { timberSpacing } from './timber/timber-spacing';
 import { washerCrush } from './washer-crush';
@@ -118,6 +120,8 @@ export const CHECKS: readonly Check[] = [
   timberSpacing,
   groupTearOut,
   timberBending,
+  timberShear,
+  timberSplitting,
   member,
   wallFace,
   sectionCrush,

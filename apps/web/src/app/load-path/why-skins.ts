@@ -67,6 +67,23 @@ export const WHY_SKINS: Readonly<Record<string, readonly Stroke[]>> = {
     s('plate', 'M6 50h14v20H6ZM140 50h14v20h-14Z'),
     arrow(80, 12, 0, 24),
   ],
+  'timber-shear': [
+    s('plate', 'M6 50h14v20H6ZM140 50h14v20h-14Z'),
+    s('skin', 'M12 30H150V38H12ZM12 42H150V50H12Z'),
+    s('break', 'M12 40h18l3-2 4 4 4-4 4 4 3-2h8'),
+    plate(30, 24, 34, 6),
+    arrow(46, 2, 0, 20),
+    arrow(76, 34, -20, 0),
+    arrow(70, 46, 20, 0),
+  ],
+  'timber-splitting': [
+    s('skin', 'M10 16H150V64H10Z'),
+    s('before', 'M10 24h140M10 32h140M10 48h140M10 56h140'),
+    s('bolt', ring(60, 40, 6)),
+    s('bolt', ring(100, 40, 6)),
+    s('break', 'M22 42l10-2 8 3 10-2M66 42l10-2 8 3 10-2M106 42l10-2 8 3 10-2'),
+    arrow(80, 36, 0, -26),
+  ],
   member: [
     s('before', 'M12 40h136'),
     s('skin', 'M12 40C50 42 62 54 80 54S110 42 148 40v18C110 60 98 72 80 72S50 60 12 58Z'),
