@@ -51,7 +51,7 @@ const WORDS: Readonly<Record<string, string>> = {
   design: 'how the foot is made; left out where it is made as another',
   diagonals: 'the panel’s diagonals as measured',
   doubler: 'how the plate is welded to a metal skin',
-  duration: 'how long the load lasts; timber asks',
+  duration: 'how long the load lasts; wood, laminate, cores and glue ask',
   'bearers/edge': 'the panel’s side it is at',
   'fold/edge': 'the plate’s edge that is bent',
   'lines/edge': 'the edge that is welded, counted from 0',

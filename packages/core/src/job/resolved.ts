@@ -72,6 +72,8 @@ export interface Factors {
   readonly onBreak: number;
   /** On break of the skin material. */
   readonly onSkin: number;
+  /** On break of glue. */
+  readonly onGlue: number;
   /** Plastic over elastic section modulus of a flat plate: 1.5 where plastic bending is allowed (a crash as the last load), else 1. */
   readonly plastic: number;
 }

@@ -22,7 +22,7 @@ export interface Load {
   readonly mirrored: boolean;
   /** Judged by itself, not only in combinations. */
   readonly alone: boolean;
-  /** How long it lasts, where somebody says; as its action usually does where left out. Timber asks. */
+  /** How long it lasts, where somebody says; as its action usually does where left out. Wood, plastics and glue ask. */
   readonly duration?: Duration | undefined;
   /** Weight take-off; where there are lines their total and centroid stand in for the builder's own fields. */
   readonly parts: readonly Part[];

@@ -107,7 +107,7 @@ describe('every plan', () => {
       }),
       { numRuns: 25 },
     );
-  });
+  }, 60_000);
   it('a wider kerf never buys less', async () => {
     const pieces = of([6, 1190], [5, 800], [9, 395]);
     const at = async (kerf: number) => (await plan(pieces, [bought(6000)], { kerf, endWaste: 20 })).bought;

@@ -80,7 +80,7 @@ import { addLoad, changeLoad, freeId, removeLoad, setValue } from './edits';
     @for (p of picks(); track p.key) {
       <ms-pick [label]="p.label" [value]="load().picks[p.key]!" [choices]="p.options" (changed)="pick(p.key, $event)" />
     }
-    @if (wood()) {
+    @if (tires()) {
       <ms-pick label="Stays on for" [value]="load().duration ?? 'usual'" [choices]="durations()" (changed)="stays($event)" />
     }
     @for (f of fields(); track f.key) {
@@ -253,8 +253,10 @@ export class LoadCard {
     this.change(label, (l) => ({ ...l, factors: { ...l.factors, [key]: value } }));
   }
 
-  /** Wood holds less the longer a load stays: only there is it asked. */
-  protected readonly wood = computed(() => ['timber', 'plywood'].includes(this.job().skin.kind));
+  /** Wood, plastics and glue hold less the longer a load stays: only there is it asked. */
+  protected readonly tires = computed(
+    () => ['timber', 'plywood', 'laminate', 'sandwich'].includes(this.job().skin.kind) || this.job().joint.bedding === 'bonded',
+  );
   protected readonly durations = computed((): readonly Choice[] => [
     { value: 'usual', label: 'as usual for its kind' },
     { value: 'permanent', label: 'over ten years' },

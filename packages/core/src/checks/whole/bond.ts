@@ -57,7 +57,7 @@ export const bond: Check = {
     const along = V > 0 ? (Math.abs(c.fx) * l + Math.abs(c.fy) * b) / V : Math.max(l, b);
     const τ = w.of(PEAK, { τ_m: mean, λ, l: along }, 'peak at the end of the overlap, Volkersen');
     const σ = w.of(PEEL, { F_z: c.fz, A: area, M_x: c.mx, M_y: c.my, b: l, l_p: b, l_b: b, b_p: l });
-    const γ = r.factors.onBreak;
+    const γ = r.factors.onGlue;
     return outcome(w.of(ETA, { τ, τ_d: bondShear / γ, σ, σ_d: bondPeel / γ }), 1, '–', 'glue line', [
       'glue and bolts never share a pull: each is judged with the whole of it',
     ]);

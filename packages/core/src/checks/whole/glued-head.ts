@@ -22,7 +22,7 @@ export const gluedHead = layoutRule({
     if (!D) return notApplicable('no head is glued');
     if (r.joint.tightening === 'snug') return notApplicable('the joint is not tightened to torque');
     const torque = w.of(T, { K, d: r.d, F_p: preloadOf(r, w) });
-    const holds = w.of(T_GLUE, { τ: r.joint.bondShear, D, d: r.d, γ: r.factors.onBreak });
+    const holds = w.of(T_GLUE, { τ: r.joint.bondShear, D, d: r.d, γ: r.factors.onGlue });
     return outcome(w.of(ETA, { T: torque, T_Rd: Math.max(holds, 1e-9) }), 1, '–', 'the glued heads');
   },
 });
