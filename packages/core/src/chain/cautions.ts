@@ -1,5 +1,6 @@
 import { contains, rectAbout } from '../geometry/rects';
 import { placeInAxes } from '../geometry/vector';
+import { stiffWords } from '../job/long-base';
 import { panelOf } from '../job/outlines';
 import type { Job } from '../job/schema';
 import { builderOf, BUILDERS, FAMILIES, type Family } from '../loads/registry';
@@ -24,6 +25,7 @@ export function notJudged(job: Job): string[] {
   return [
     ...(skin.kind === 'hollow' ? ['what else the section carries, and its ends'] : []),
     ...(skin.kind === 'flange' ? ['the member itself: its span, its twist, its ends'] : []),
+    ...stiffWords(job),
     ...(job.lug
       ? ['the fitting’s own base plate under its lug, and the weld of that lug']
       : ['the fitting itself: its base, its welds']),

@@ -57,6 +57,8 @@ const WORDS: Readonly<Record<string, string>> = {
   'lines/edge': 'the edge that is welded, counted from 0',
   edges: 'how each edge of the panel is held',
   existing: 'holes that are there already',
+  stiff: 'why a base much longer than wide is stiff all the same',
+  entry: 'over which length of the base its load comes in',
   eye: 'the pin of a link or a tab',
   'parts/factor': 'the factor this load counts with in the combination',
   factors: 'factors of the load’s family',

@@ -7,6 +7,7 @@ import { formatQuantity } from '../units/format-quantity';
 import { refuse, type Refusal } from '../units/refusal';
 import { bearerRefusals } from './bearer-refusals';
 import { flangeRefusals } from './flange';
+import { longBaseRefusals } from './long-base';
 import { madeHoleRefusals } from './made-hole-refusals';
 import { atBolt, eachKind } from './of-kind';
 import { ownHoleRefusals } from './own-hole-refusals';
@@ -39,6 +40,7 @@ const lengthsOf = (job: Job) => (v: number) => formatQuantity(v, 'length', job.u
 export function layoutRefusals(r: Resolved): Refusal[] {
   const mm = lengthsOf(r.job);
   const no = [
+    ...longBaseRefusals(r.job),
     ...skinRefusals(r),
     ...plateRefusals(r),
     ...madeHoleRefusals(r.plateHoles, r.outline, 'plate.holes', mm, 'the plate'),

@@ -11,6 +11,7 @@ const stress = (label: string, max: number): FieldRange => ({
 
 /** What each number of a job may be, apart from the loads' own fields. One table for the form, the file and the command line. */
 export const RANGES = {
+  baseEntry: length('Load comes in over', 3000),
   baseLength: length('Base, fore and aft', 3000),
   baseWidth: length('Base, across', 3000),
   baseThickness: length('Base thickness', 100),

@@ -128,6 +128,9 @@ export const DESIGN = {
     slotAlong: z.enum(['x', 'y']),
     /** Of the stock list; taken as S235, and said to be assumed, where left out. */
     metal: z.string().max(40).optional(),
+    /** Why a base much longer than wide is stiff all the same, and over which length of it its load comes in. */
+    stiff: z.string().max(160, 'allowed: up to 160 characters').optional(),
+    entry: quantity(RANGES.baseEntry).optional(),
     /** `d`: its own diameter, where that is not the common one. */
     holes: z.array(Place.extend({ d: quantity(RANGES.baseHole).optional() })).max(MAX_BOLTS, `allowed: up to ${MAX_BOLTS} holes`),
     holesFrom: Provenance,

@@ -1,4 +1,5 @@
 import { partFields } from './part-values';
+import { isLongBase } from './long-base';
 import { RANGES, type RangeName } from './ranges';
 import { parseQuantity, type ReadingRules } from '../units/parse-quantity';
 import { isRefusal, type Refusal } from '../units/refusal';
@@ -91,6 +92,7 @@ export function namedValues(job: Job): NamedValue[] {
     measure('base.length', 'baseLength', base.length),
     measure('base.width', 'baseWidth', base.width),
     measure('base.thickness', 'baseThickness', base.thickness),
+    ...(base.entry && isLongBase(base) ? [measure('base.entry', 'baseEntry', base.entry)] : []),
     measure('base.hole', 'baseHole', base.hole),
     measure('base.slot', 'baseSlot', base.slot),
     measure('skin.thickness', 'skinThickness', skin.thickness),

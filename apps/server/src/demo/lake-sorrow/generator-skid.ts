@@ -13,7 +13,7 @@ export function generatorSkid(): WholeJob {
     family: 'stowage',
     note: 'Each rail is one flat bar, bent up at its ends; the skid is bolted to the turned-up ends.',
     loads: [load('cradle', 'L1', 'Generator, lorry braking', { mass: kg(120), height: measured(330) })],
-    base: bareBase(420, 44, 6),
+    base: { ...bareBase(420, 44, 6), stiff: 'rail of 60 × 10 on a plate of 8, plug-welded from above', entry: measured(420) },
     skin: sheetFloor('S355', 6, 700, 260),
     plate: { x0: -300, x1: 300, y0: -32, y1: 32, corner: 6, metal: 'S355', thickness: mm(8), layers: 1 },
     bolts: {

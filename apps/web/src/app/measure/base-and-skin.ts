@@ -5,9 +5,10 @@ import { MatIcon } from '@angular/material/icon';
 import { MatTooltip } from '@angular/material/tooltip';
 import { withSkinKind, type SkinChoice } from '@core/job/skin-kinds';
 import { carryStock } from '@core/job/carry-stock';
+import { isLongBase } from '@core/job/long-base';
 import type { RangeName } from '@core/job/ranges';
 import { CORES, type Job, type Quantity, type Skin } from '@core/job/schema';
-import { skinGauges, SKIN_ROWS } from '@core/job/values';
+import { assumed, skinGauges, SKIN_ROWS } from '@core/job/values';
 import { coreValues } from '@core/stock/cores';
 import { PLYWOODS } from '@core/stock/skins';
 import { TIMBER_CLASSES } from '@core/stock/timber';
@@ -161,6 +162,21 @@ export class BaseAndSkin {
 
   protected base(key: BaseKey, q: Quantity): void {
     this.desk.change(`base ${key}`, (j) => ({ ...j, base: { ...j.base, [key]: q } }), `base.${key}`);
+  }
+
+  /** So long that it bends: somebody must say why it is stiff, and where its load comes in. */
+  protected readonly rail = computed(() => isLongBase(this.job().base));
+  protected readonly entry = computed((): Quantity => this.job().base.entry ?? assumed(0, 'not said'));
+
+  protected stiffBecause(why: string): void {
+    this.desk.change('why the base is stiff', (j) => {
+      const { stiff: _, ...base } = j.base;
+      return { ...j, base: why.trim() === '' ? base : { ...base, stiff: why.trim() } };
+    });
+  }
+
+  protected enters(entry: Quantity): void {
+    this.desk.change('where the load comes in', (j) => ({ ...j, base: { ...j.base, entry } }), 'base.entry');
   }
 
   protected slotWay(way: string): void {

@@ -27,7 +27,7 @@ const tube = (
         starboard: mm(200),
         bedModulus: fromSheet(30_000, '30000 MPa'),
       },
-      base: { ...j.base, length: mm(60), width: mm(10), holes: [] },
+      base: { ...j.base, length: mm(60), width: mm(12), holes: [] },
       plate: { ...j.plate, x0: -70, x1: 70, y0: -28, y1: 28, corner: 0 },
       bolts: {
         ...j.bolts,

@@ -118,7 +118,7 @@ describe('a tab pushed across its face', () => {
     const load = { fx: 4000, fz: 3000 };
     const own: Change = (j) => ({
       ...j,
-      base: { ...j.base, length: q(60), width: q(8), metal: 'S355', holes: [] },
+      base: { ...j.base, length: q(60), width: q(8), metal: 'S355', holes: [], stiff: 'it stands on edge', entry: q(60) },
       plate: { ...j.plate, metal: 'S355' },
     });
     const asFitting = plainJob(own, welds({ fitting: 'side edges', fittingThroat: q(4) }), loaded({ ...load, my: 4000 * 50 }));
