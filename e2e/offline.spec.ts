@@ -48,10 +48,10 @@ test('the server away: the page opens all the same, jobs seen before with it; an
     const second = await startDemoServer({ data, port: first.port });
     try {
       await next.goto(at('sensor-mast-foot'));
-      await expect(next.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /106 mm forward/);
+      await expect(next.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /126 mm forward/);
       await saved(next);
       const { job } = await (await next.request.get(`${second.address}/api/jobs/sensor-mast-foot`)).json();
-      expect(job.feet[0].design.bolts.items[0].x).toBe(106);
+      expect(job.feet[0].design.bolts.items[0].x).toBe(126);
     } finally {
       await context.close();
       await second.stop();

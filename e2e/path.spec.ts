@@ -222,7 +222,7 @@ test('keys: nudge, exact place, thickness, size, class, units, mirror, dimension
   await page.keyboard.press('Shift+ArrowDown');
   await page.keyboard.press('Alt+ArrowLeft');
   await saved(page);
-  expect((await stored(page, id)).bolts.items[0]).toMatchObject({ x: 105.9, y: 95 });
+  expect((await stored(page, id)).bolts.items[0]).toMatchObject({ x: 125.9, y: 115 });
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Forward of centre')).toBeFocused();
   await page.keyboard.type('4 1/8"');
@@ -248,7 +248,7 @@ test('keys: nudge, exact place, thickness, size, class, units, mirror, dimension
   await expect(page.locator('.grip.bolt')).toHaveCount(4);
   await page.locator('body').press('m');
   await saved(page);
-  expect((await stored(page, id)).bolts.items[0].y).toBe(-95);
+  expect((await stored(page, id)).bolts.items[0].y).toBe(-115);
 
   await page.keyboard.press('Control+k');
   await page.getByRole('combobox', { name: 'What to do' }).fill('aisc');
@@ -322,5 +322,5 @@ test('a face dragged in the section falls on the next stock thickness; edges and
   await dragBy(page, page.locator('.grip.corner').nth(2), 20, 10);
   await saved(page);
   const { plate } = await stored(page, id);
-  expect([plate.x1, plate.y1]).toEqual([150, 140]);
+  expect([plate.x1, plate.y1]).toEqual([170, 160]);
 });

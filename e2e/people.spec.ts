@@ -21,22 +21,22 @@ test('two people in one job: each is seen by the other, and what one saves comes
   await expect(other.locator('.others')).toHaveText('also here: another tab');
   await page.locator('[data-bolt=B1]').focus();
   await page.keyboard.press('ArrowRight');
-  await expect(other.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /106 mm forward/);
+  await expect(other.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /126 mm forward/);
   await other.locator('[data-bolt=B3]').focus();
   await other.keyboard.press('Shift+ArrowRight');
   await saved(other);
-  await expect(page.locator('[data-bolt=B3]')).toHaveAttribute('aria-label', /-95 mm forward/);
+  await expect(page.locator('[data-bolt=B3]')).toHaveAttribute('aria-label', /-115 mm forward/);
   await other.close();
   await expect(page.locator('.others')).toHaveCount(0);
   // What came in is said until something is changed here.
   await expect(page.locator('.came')).toHaveText('what another tab changed came in');
   const { items } = (await stored(page, id)).bolts;
-  expect([items[0].x, items[2].x]).toEqual([106, -95]);
+  expect([items[0].x, items[2].x]).toEqual([126, -115]);
   // Undo takes back what was done here, and nothing of theirs.
   await page.keyboard.press('Control+z');
   await saved(page);
   const { items: undone } = (await stored(page, id)).bolts;
-  expect([undone[0].x, undone[2].x]).toEqual([105, -95]);
+  expect([undone[0].x, undone[2].x]).toEqual([125, -115]);
 });
 
 test('a worker that ends quietly is noticed: the verdict goes, and comes back from a new one', async ({ page }) => {
@@ -97,7 +97,7 @@ test('on the shop’s network: set up on the machine, come in with a passphrase,
     await passDoor(jonas, 'JF');
     await saved(jonas);
     const { job } = await (await jonas.request.get(`${lan.address}/api/jobs/sensor-mast-foot`)).json();
-    expect(job.feet[0].design.bolts.items[0].x).toBe(107);
+    expect(job.feet[0].design.bolts.items[0].x).toBe(127);
     // A guest with a link sees the record of one job, and nothing else.
     const made = await jonas.request.post(`${lan.address}/api/jobs/sensor-mast-foot/links`, { data: { days: 7 } });
     const { path } = await made.json();

@@ -32,9 +32,9 @@ test('two tabs that change what does not meet: both stand, whoever saves second,
   await other.keyboard.press('Shift+ArrowRight');
   await saved(other);
   await expect(other.getByRole('alertdialog')).toHaveCount(0);
-  await expect(other.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /106 mm forward/);
+  await expect(other.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /126 mm forward/);
   const merged = (await stored(page, id)).bolts.items;
-  expect([merged[0].x, merged[2].x]).toEqual([106, -95]);
+  expect([merged[0].x, merged[2].x]).toEqual([126, -115]);
 });
 
 test('where both moved the same bolt, both are shown and can be kept', async ({ page, context }) => {
@@ -46,15 +46,15 @@ test('where both moved the same bolt, both are shown and can be kept', async ({ 
   await other.keyboard.press('Shift+ArrowLeft');
   const card = other.getByRole('alertdialog', { name: 'Changed elsewhere too' });
   await expect(card).toContainText('bolts › B1 › x');
-  await expect(card).toContainText('95');
-  await expect(card).toContainText('106');
+  await expect(card).toContainText('115');
+  await expect(card).toContainText('126');
   await expect(card.getByRole('button', { name: 'Merge' })).toBeFocused();
   await card.getByRole('button', { name: 'Keep both' }).click();
   await expect(other).not.toHaveURL(new RegExp(id));
   await expect(other.getByLabel('Job name')).toHaveValue(/\(mine\)$/);
   const copy = other.url().split('/').at(-2)!;
-  expect((await stored(page, copy)).bolts.items[0].x).toBe(95);
-  expect((await stored(page, id)).bolts.items[0].x).toBe(106);
+  expect((await stored(page, copy)).bolts.items[0].x).toBe(115);
+  expect((await stored(page, id)).bolts.items[0].x).toBe(126);
 });
 
 test('an answer held back belongs to its own job: another job opened meanwhile, and saved in a second tab, is not put over', async ({
@@ -78,7 +78,7 @@ test('an answer held back belongs to its own job: another job opened meanwhile, 
   });
   await page.locator('[data-bolt=B1]').focus();
   await page.keyboard.press('ArrowRight');
-  await expect.poll(async () => (await stored(page, a)).bolts.items[0].x).toBe(106);
+  await expect.poll(async () => (await stored(page, a)).bolts.items[0].x).toBe(126);
   // Within the page, as by a click on the rack: the tab lives on.
   await page.getByRole('link', { name: 'The rack' }).click();
   await page.locator(`a[href="/job/${b}/lay-out"]`).click();
@@ -94,7 +94,7 @@ test('an answer held back belongs to its own job: another job opened meanwhile, 
   await saved(page);
   expect((await stored(page, b)).bolts.items[0].x).toBe(theirs);
   expect((await stored(page, b)).id).toBe(b);
-  expect((await stored(page, a)).bolts.items[0].x).toBe(106);
+  expect((await stored(page, a)).bolts.items[0].x).toBe(126);
 });
 
 test('an edit made while the server is away, its tab closed, is sent from the next tab', async ({ page, context }) => {
@@ -106,9 +106,9 @@ test('an edit made while the server is away, its tab closed, is sent from the ne
   await left.keyboard.press('ArrowRight');
   await expect(left.locator('header .save')).toContainText('the server does not answer');
   await left.close();
-  expect((await stored(page, id)).bolts.items[0].x).toBe(105);
+  expect((await stored(page, id)).bolts.items[0].x).toBe(125);
   await go(page, '/');
-  await expect.poll(async () => (await stored(page, id)).bolts.items[0].x).toBe(106);
+  await expect.poll(async () => (await stored(page, id)).bolts.items[0].x).toBe(126);
 });
 
 test('survives kill -9 of the server: what was saved is there, what was not is kept and saved when it is back', async ({
@@ -129,14 +129,14 @@ test('survives kill -9 of the server: what was saved is there, what was not is k
     const second = await startDemoServer({ data, port: first.port });
     try {
       const kept = await (await page.request.get(`${second.address}/api/jobs/sensor-mast-foot`)).json();
-      expect([106, 107]).toContain(atFirst(kept.job)['bolts'].items[0].x);
+      expect([126, 127]).toContain(atFirst(kept.job)['bolts'].items[0].x);
       await saved(page);
       const now = await (await page.request.get(`${second.address}/api/jobs/sensor-mast-foot`)).json();
-      expect(atFirst(now.job)['bolts'].items[0].x).toBe(107);
+      expect(atFirst(now.job)['bolts'].items[0].x).toBe(127);
       await page.reload();
-      await expect(page.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /107 mm forward/);
+      await expect(page.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /127 mm forward/);
       await page.keyboard.press('Control+z');
-      await expect(page.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /106 mm forward/);
+      await expect(page.locator('[data-bolt=B1]')).toHaveAttribute('aria-label', /126 mm forward/);
       await saved(page);
     } finally {
       await page.close();
