@@ -137,19 +137,45 @@ it('a case that is counted counts what the other foot brings with the same facto
   expect(counted.beside![0]!.fz).toBeCloseTo(counted.fz, 9);
 });
 
-it('a foot past the bearers is on another panel, whatever is said', () => {
-  const apart = (on: 'own panels' | 'one panel') => {
-    const w = pair({ fz: -2 * P }, on);
-    return { ...w, feet: w.feet.map((f) => ({ ...f, x: 3 * f.x })) };
-  };
-  expect(used(atFoot(apart('one panel'), FORE))).toEqual(used(atFoot(apart('own panels'), FORE)));
+describe('feet that cannot stand on one panel are refused by name', () => {
+  const because = (w: WholeJob, id = FORE) =>
+    evaluate(atFoot(w, id))
+      .refusals.map((no) => no.because)
+      .join('; ');
+  const both = pair({ fz: -2 * P });
+  const moved = (id: string, change: (f: WholeJob['feet'][number]) => Partial<WholeJob['feet'][number]>) => ({
+    ...both,
+    feet: both.feet.map((f) => (f.id === id ? { ...f, ...change(f) } : f)),
+  });
+  it('a foot past the bearers is on another panel, whatever is said', () => {
+    const apart = { ...both, feet: both.feet.map((f) => ({ ...f, x: 3 * f.x })) };
+    expect(because(apart)).toContain('stands past the bearers of');
+    expect(because(apart, AFT)).toContain('stands past the bearers of');
+  });
+  it('bearers measured at one foot and at the other that are not the same: 6 mm apart, where a tape is good for 5', () => {
+    const by = (mm: number) => moved(AFT, (f) => ({ skin: { ...f.skin, aft: q(300 + mm) } as Job['skin'] }));
+    expect(because(by(5))).toBe('');
+    for (const mm of [6, -6])
+      for (const id of [FORE, AFT]) expect(because(by(mm), id)).toMatch(/bearer of .* lies 6 mm from where/);
+  });
+  it('a span that is another; a foot that stands askew; one on a member', () => {
+    expect(because(moved(AFT, (f) => ({ skin: { ...f.skin, spanX: q(880) } as Job['skin'] })))).toContain('the fore bearer');
+    expect(because(moved(AFT, () => ({ turn: 0.4 })))).toContain('askew');
+    expect(because(moved(AFT, (f) => ({ skin: { ...f.skin, kind: 'bed' } as Job['skin'] })))).toContain(
+      'no panel between bearers',
+    );
+    expect(because(pair({ fz: -2 * P }, 'own panels', undefined))).toBe('');
+  });
 });
 
 describe('no figure moves', () => {
   const load = { fx: 700, fy: 400, fz: -900, mz: 2e4, z: 90 };
   const lopsided = (): WholeJob => {
     const w = pair(load);
-    return { ...w, feet: w.feet.map((f, i) => (i === 0 ? f : { ...f, y: f.y + 70, turn: Math.PI / 2 })) };
+    // Seen from the foot turned a quarter, the bearers aft and fore are to port and starboard.
+    const turned = (f: (typeof w.feet)[number]) =>
+      ({ ...f.skin, spanX: q(B), spanY: q(A), aft: q(B / 2 + 70), starboard: q(A / 2 - f.x) }) as Job['skin'];
+    return { ...w, feet: w.feet.map((f, i) => (i === 0 ? f : { ...f, y: f.y + 70, turn: Math.PI / 2, skin: turned(f) })) };
   };
   it('in the mirror', () => {
     const [here, there] = [lopsided(), mirroredWhole(lopsided())];
@@ -157,7 +183,10 @@ describe('no figure moves', () => {
   });
   it('of a foot whose neighbour is turned half round: its plate is the same seen so', () => {
     const w = pair(load);
-    const round = { ...w, feet: w.feet.map((f) => (f.id === AFT ? { ...f, turn: Math.PI } : f)) };
+    const round = {
+      ...w,
+      feet: w.feet.map((f) => (f.id === AFT ? { ...f, turn: Math.PI, skin: { ...f.skin, aft: q(600) } as Job['skin'] } : f)),
+    };
     used(atFoot(round, FORE)).forEach((u, i) => expect(u).toBeCloseTo(used(atFoot(w, FORE))[i]!, 9));
   });
 });

@@ -1,4 +1,4 @@
-import { heightOf, widthOf } from '../geometry/rects';
+import { heightOf, overlap, widthOf } from '../geometry/rects';
 import { refuse } from '../units/refusal';
 import { formula } from '../working/formula';
 import { Working } from '../working/steps';
@@ -53,9 +53,11 @@ export const localDishing = onSkin({
     if (r.skinKind !== 'sheet') return notApplicable('only a metal sheet dishes round a washer');
     if (r.far.kind === 'plate') return notApplicable('a backing plate lies under the nuts');
     const t = r.skinThickness;
-    const [b, a] = [widthOf(r.panel), heightOf(r.panel)].sort((p, q) => p - q) as [number, number];
+    // Welded to the plate all round, the sheet dimples between the welds; what the whole panel bends besides is in Skin bending.
+    const held = (r.welds.doubler === 'all round' && overlap(r.plate, r.panel)) || r.panel;
+    const [b, a] = [widthOf(held), heightOf(held)].sort((p, q) => p - q) as [number, number];
     const r_0 = Math.min(...everyBolt(r).map((i, k) => farDiameter(r, r.bolts[i]!, w.recording && k === 0 ? w : SILENT))) / 2;
-    if (r_0 > b / 4) return refuse('bolts', 'the washer is large against the panel', 'a washer under half the panel');
+    if (r_0 > b / 4) return refuse('bolts', 'the washer is large against the panel it dents', 'a washer under half the panel, or the welded plate');
     return worst(everyBolt(r), w, (i, _k, w) => {
       const σ = dishingStress({ F: s.demand.pull(i, w), t, r_0, a, b, nu: r.skin.nu }, w);
       // A round dimple goes plastic at 1.5 × its elastic moment; yield in the skin's face is what working loads keep off.

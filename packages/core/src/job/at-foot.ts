@@ -1,5 +1,6 @@
 import type { FootPlace, Stands } from '../standing/stands';
 import { mirroredDesign } from './mirrored';
+import { BETWEEN_BEARERS, panelOf } from './outlines';
 import { DESIGN, OF_FITTING, OF_PLACE, type Job } from './schema';
 import { USUAL_STANDING, type Design, type Foot, type Holds, type WholeJob } from './whole-job';
 
@@ -73,6 +74,7 @@ export function footPlaces(whole: WholeJob): readonly FootPlace[] {
           ...{ id, name, x, y, z, turn, ...holds },
           ...{ length: base.length.v, width: base.width.v, bolts: bolts.items.length },
           plate: { x0: plate.x0, x1: plate.x1, y0: plate.y0, y1: plate.y1 },
+          ...(BETWEEN_BEARERS.includes(f.skin.kind) ? { panel: panelOf(f) } : {}),
           height: plate.thickness.v * plate.layers + mostPacked(design),
         };
       })),

@@ -10,6 +10,7 @@ import { flangeRefusals } from './flange';
 import { longBaseRefusals } from './long-base';
 import { madeHoleRefusals } from './made-hole-refusals';
 import { atBolt, eachKind } from './of-kind';
+import { onePanelRefusals } from './one-panel';
 import { ownHoleRefusals } from './own-hole-refusals';
 import { apart, edgeOf } from './placed-holes';
 import { spreadRulesOf } from './spread-rules';
@@ -41,6 +42,7 @@ export function layoutRefusals(r: Resolved): Refusal[] {
   const mm = lengthsOf(r.job);
   const no = [
     ...longBaseRefusals(r.job),
+    ...onePanelRefusals(r),
     ...skinRefusals(r),
     ...plateRefusals(r),
     ...madeHoleRefusals(r.plateHoles, r.outline, 'plate.holes', mm, 'the plate'),

@@ -10,7 +10,7 @@ export const outlineOf = (job: Pick<Job, 'plate'>): Rect => ({
 });
 
 /** The clear panel between bearers, in plate axes (base centre at 0, 0). */
-export function panelOf(job: Job): Rect {
+export function panelOf(job: Pick<Job, 'skin'>): Rect {
   const { spanX, spanY, aft, starboard } = job.skin;
   return { x0: -aft.v, x1: spanX.v - aft.v, y0: -starboard.v, y1: spanY.v - starboard.v };
 }
@@ -32,7 +32,7 @@ export const asPlate = (job: Job): boolean =>
   job.plate.outline !== undefined && job.far.kind === 'plate' && (job.far.past ?? 0) === 0;
 
 /** The skins that stand between bearers, with nothing but those behind. */
-const BETWEEN_BEARERS: readonly Job['skin']['kind'][] = ['sheet', 'laminate', 'plywood', 'sandwich', 'timber'];
+export const BETWEEN_BEARERS: readonly Job['skin']['kind'][] = ['sheet', 'laminate', 'plywood', 'sandwich', 'timber'];
 
 /** Where nothing is behind the skin: up to each bearer, and without end where there is none. Undefined where no bearers are asked for. */
 export function clearBehind(job: Job): Rect | undefined {

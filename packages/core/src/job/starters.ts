@@ -221,7 +221,11 @@ export const STARTERS: readonly Starter[] = [
       base: [80, 70],
       far: 'washer',
       values: { 'skin.thickness': 100, 'skin.width': 120, 'skin.wall': 8 },
-      more: (j) => ({ ...j, bolts: { ...j.bolts, items: spread(125, 60) } }),
+      more: (j) => ({
+        ...j,
+        loads: j.loads.map((l) => ({ ...l, picks: { ...l.picks, mount: 'face' } })),
+        bolts: { ...j.bolts, items: spread(125, 60) },
+      }),
     }),
   },
   {

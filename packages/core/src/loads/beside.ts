@@ -1,5 +1,5 @@
 import type { Point, Rect } from '../geometry/points';
-import { boundsOf, centreOf, overlap, rectAbout } from '../geometry/rects';
+import { boundsOf, centreOf, overlap } from '../geometry/rects';
 import { eachWay, inTurnedAxes, lowered, placeInAxes, type Vector } from '../geometry/vector';
 import type { FootPlace } from '../standing/stands';
 import type { AtFoot } from '../standing/to-feet';
@@ -18,17 +18,11 @@ export interface Beside extends Vector {
   readonly weight?: Vector;
 }
 
-/**
- * The part of a panel that another foot presses, or pulls, through its plate: an upright rectangle, its plate where it stands square
- * to this foot, else a square of the plate's area.
- */
+/** The part of a panel that another foot presses, or pulls, through its plate; it stands square to this foot, or was refused. */
 export function patchOn(panel: Rect, { at, turn, plate }: Beside): Rect | undefined {
   const [c, s] = [Math.cos(turn), Math.sin(turn)];
   const to = (u: number, v: number) => ({ x: at.x + c * u - s * v, y: at.y + s * u + c * v });
-  const { x0, x1, y0, y1 } = plate;
-  if (Math.abs(c * s) < 1e-9) return overlap(boundsOf([to(x0, y0), to(x1, y1)]), panel);
-  const side = Math.sqrt((x1 - x0) * (y1 - y0));
-  return overlap(rectAbout(to((x0 + x1) / 2, (y0 + y1) / 2), side, side), panel);
+  return overlap(boundsOf([to(plate.x0, plate.y0), to(plate.x1, plate.y1)]), panel);
 }
 
 /** Its load at the skin's middle about the middle of that patch (statics); all of it, also where its plate reaches past the panel (safe). */

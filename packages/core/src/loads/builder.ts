@@ -25,6 +25,8 @@ export interface Factor {
 export interface Pick {
   readonly label: string;
   readonly options: readonly { readonly value: string; readonly label: string }[];
+  /** What a file says that was written before there was a choice. */
+  readonly before?: string;
 }
 
 /** One named case of a builder, its force at its own point, written down as it is computed. */

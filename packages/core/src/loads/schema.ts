@@ -53,7 +53,12 @@ const schemaOf = (b: Builder) =>
         return z.number({ error: message }).gte(f.low, message).lte(f.high, message);
       }),
     ),
-    picks: z.strictObject(mapped(b.picks, (p) => z.enum(p.options.map((o) => o.value)))),
+    picks: z.strictObject(
+      mapped(b.picks, (p) => {
+        const picked = z.enum(p.options.map((o) => o.value));
+        return p.before ? picked.default(p.before) : picked;
+      }),
+    ),
     mirrored: z.boolean(),
     alone: z.boolean(),
     duration: z.enum(DURATIONS).optional(),

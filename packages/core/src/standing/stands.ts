@@ -28,6 +28,8 @@ export interface FootPlace extends Place {
   readonly width: number;
   /** Its plate in its own axes, and how high the plate's face stands over the structure, at most, mm. */
   readonly plate: Rect;
+  /** What is clear between the bearers it stands between, in its own axes, mm; nothing where its structure has none. */
+  readonly panel?: Rect;
   readonly height: number;
   /** Bolts it has: a rule pack counts them over the whole fitting. */
   readonly bolts: number;

@@ -1,5 +1,6 @@
 import { fromSheet } from '../../units/quantity';
 import { casesOfLoad } from '../cases';
+import { Load } from '../schema';
 import type { LoadCase } from '../load-case';
 import { newLoad } from '../new-load';
 
@@ -40,6 +41,12 @@ describe('seat (FMVSS 207 S4.2, memory: 20 × seat mass)', () => {
     expect(c.action).toBe('variable');
     expect(named(cases('seat', {}), 'thrown forward').action).toBe('accidental');
   });
+  it('rebound lifts the person with the seat, whoever counts fore and aft: 4 × 100 kg × g', () => {
+    for (const counts of ['seat', 'both'])
+      close(named(cases('seat', { seatMass: 20, person: 80, share: 1 }, { pick: { counts } }), 'rebound up'), {
+        fz: 4 * 100 * G,
+      });
+  });
   it('seat and person where the belts do not hold the person', () => {
     const alone = named(cases('seat', { seatMass: 20, person: 80 }), 'thrown forward').fx;
     const both = named(cases('seat', { seatMass: 20, person: 80 }, { pick: { counts: 'both' } }), 'thrown forward').fx;
@@ -61,6 +68,20 @@ describe('recovery point', () => {
     const side = all.find((c) => c.fy > 0)!;
     expect(side.fx).toBeCloseTo(side.fy, 6);
     close(side, { mz: 100 * side.fy, mx: -40 * side.fy });
+  });
+  it('off a bumper’s face it pulls the plate off, and only what is off axis lies along it', () => {
+    const put = { mass: 2000, height: 40, ahead: 25, offAxis: degrees(45) };
+    const all = cases('recovery-point', put, { pick: { mount: 'face' } });
+    close(
+      all.find((c) => Math.abs(c.fy) < 1)!,
+      { fx: 0, fz: 2000 * G, my: -25 * 2000 * G },
+    );
+    const side = all.find((c) => c.fy > 1)!;
+    close(side, { fz: 2000 * G * Math.SQRT1_2, fy: 2000 * G * Math.SQRT1_2, mx: -40 * side.fy });
+  });
+  it('a file written before there was a choice pulls along the plate, as it did', () => {
+    const { mount: _m, ...picks } = newLoad('recovery-point', 'L1').picks;
+    expect(Load.parse({ ...newLoad('recovery-point', 'L1'), picks }).picks['mount']).toBe('along');
   });
 });
 

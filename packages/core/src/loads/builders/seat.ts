@@ -57,7 +57,7 @@ export const seat = builder({
       one('thrown aft', k.fore, 'FMVSS 207 S4.2 (memory)', both, [-1, 0, 0]),
       one('to port', k.side, 'common practice', both, [0, 1, 0]),
       one('to starboard', k.side, 'common practice', both, [0, -1, 0]),
-      one('rebound up', k.up, 'common practice', both, [0, 0, 1]),
+      one('rebound up', k.up, 'common practice', true, [0, 0, 1]),
       { ...one('sitting down hard', k.down, 'common practice', true, [0, 0, -1]), action: 'variable' },
     ];
   },
