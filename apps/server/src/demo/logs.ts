@@ -7,6 +7,7 @@ import { dimensionsAt } from '@core/prove/dimensions';
 import type { About, Body, Entry } from '@core/prove/log-entry';
 import { predictedCurve } from '@core/prove/predicted-curve';
 import { proofPlan } from '@core/prove/proof-plan';
+import { provedAs } from '@core/prove/proof-stands';
 import { holdPoints } from '@core/prove/stamp';
 import { torqueSlope } from '@core/prove/tightening-round';
 import { readTrace } from '@core/prove/torque-trace';
@@ -172,6 +173,7 @@ function proved(w: Writer, job: WholeJob, foot: string): void {
       because: 'inside the band, held, and nothing left that matters',
       remarks: 'Nothing moved that should not.',
       with: 'load cell and dial stand-ins',
+      proved: provedAs(job, foot, plan),
     },
     { foot },
   );

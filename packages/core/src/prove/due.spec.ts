@@ -33,7 +33,7 @@ const due = (entries: readonly Written[], today: string, of: readonly Task[] = t
 describe('what falls due by family and place', () => {
   it('road, lifting, aloft, salt and counted loads each have their own; every one has a source or is common practice', () => {
     expect(ids((j) => ({ ...j, family: 'towing' }))).toEqual(
-      expect.arrayContaining(['re-torque-first', 're-torque-50', 're-torque', 'road', 'look', 'life']),
+      expect.arrayContaining(['re-torque-first', 're-torque-50', 're-torque', 'road', 'look', 'life', 'life-renew']),
     );
     expect(ids((j) => ({ ...j, family: 'lifting' }))).toContain('thorough');
     expect(ids((j) => ({ ...j, family: 'mast' }))).toContain('rig');
@@ -87,6 +87,43 @@ describe('the due list', () => {
       says: 'a finding is open since',
     });
     expect(due([...list, did('look', '2026-11-20T09:00:00Z')], '2026-11-28', [year])[0]!.state).toBe('later');
+  });
+  it('on several feet it is due when the first of them is, and a crack at one is not closed at another', () => {
+    const feet = [
+      { id: 'F1', name: 'Fore' },
+      { id: 'F2', name: 'Aft' },
+    ];
+    const at = (foot: string, w: Written): Written => ({ ...w, about: { foot } });
+    const list = [used('2025-01-10'), at('F1', did('look', '2026-01-10T09:00:00Z'))];
+    expect(due(list, '2026-11-28', [{ ...year, feet }])[0]).toMatchObject({ on: '2026-01-10', says: 'Aft: 322 days overdue' });
+    expect(due([...list, at('F2', did('look', '2026-03-10T09:00:00Z'))], '2026-11-28', [{ ...year, feet }])[0]).toMatchObject({
+      on: '2027-01-10',
+      state: 'later',
+    });
+    const crack = [
+      ...list,
+      at('F1', did('look', '2026-11-10T09:00:00Z', 'finding')),
+      at('F2', did('look', '2026-11-20T09:00:00Z')),
+    ];
+    expect(due(crack, '2026-11-28', [{ ...year, feet }])[0]).toMatchObject({
+      state: 'overdue',
+      says: 'Fore: a finding is open since',
+    });
+  });
+  it('bolts good for 1,000 loads are due for renewal at 2,500, however often they were looked at', () => {
+    const life: Task[] = [
+      { ...year, id: 'life', every: { times: 100 } },
+      { ...year, id: 'life-renew', every: { times: 1000 } },
+    ];
+    const times = (n: number): Written => ({ body: { kind: 'used', times: n, what: 'lifts' }, about: {} });
+    const looked = did('life', '2026-03-01T09:00:00Z');
+    const list = [used('2026-01-01'), times(900), looked, times(900), looked, times(700), looked];
+    const [look, renew] = due(list, '2026-06-01', life);
+    expect(look).toMatchObject({ state: 'later', says: '0 of 100 loads' });
+    expect(renew).toMatchObject({ state: 'overdue', says: '2,500 of 1,000 loads: due' });
+    expect(due([...list, did('life-renew', '2026-06-02T09:00:00Z'), times(5)], '2026-06-03', life)[1]!.says).toBe(
+      '5 of 1,000 loads',
+    );
   });
   it('by use: miles and loads told add up since it was done last', () => {
     const fifty: Task = { ...year, every: { miles: 50, once: true } };

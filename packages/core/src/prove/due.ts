@@ -1,4 +1,5 @@
 import { DateTime } from 'luxon';
+import { clears } from './findings';
 import { isOf, standing, type Line } from './log-entry';
 import type { Task } from './tasks';
 
@@ -43,34 +44,53 @@ export function inUseFrom(lines: readonly Line[], zone: string): string {
   return stamp ? dayIn(stamp.entry.at, zone) : '';
 }
 
-/** What is due on a job, by its log, on a day. */
+/** What is due on a job, by its log, on a day. A round is of the foot it was made at: on several feet a task is due when the first of them is. */
 export function dueOf(tasks: readonly Task[], lines: readonly Line[], today: string, zone: string): Due[] {
   const counted = standing(lines);
   const from = inUseFrom(lines, zone);
   return tasks.map((task): Due => {
-    const done = counted
-      .filter(isOf('inspected'))
-      .filter((l) => l.entry.body.task === task.id)
-      .at(-1);
-    const last = done ? dayIn(done.entry.at, zone) : '';
-    // What was found waits for nobody’s calendar.
-    if (done?.entry.body.found === 'finding') return { task, state: 'overdue', on: last, last, says: 'a finding is open since' };
-    if (from === '') return { task, state: 'not in use', on: '', last, says: 'starts when it goes into use' };
-    const { every } = task;
-    if ('once' in every && every.once && done) return { task, state: 'done', on: '', last, says: `done ${last}` };
-    if ('miles' in every || 'times' in every) return byUse(task, counted, done?.seq ?? 0, last);
-    const start = DateTime.fromISO(last || from, { zone });
-    const on = ('days' in every ? start.plus({ days: every.days }) : start.plus({ months: every.months })).toISODate()!;
-    const days = Math.round(DateTime.fromISO(on, { zone: 'utc' }).diff(DateTime.fromISO(today, { zone: 'utc' }), 'days').days);
-    const state = days < 0 ? 'overdue' : days <= SOON ? 'soon' : 'later';
-    const says =
-      days < 0
-        ? `${-days} ${days === -1 ? 'day' : 'days'} overdue`
-        : days === 0
-          ? 'today'
-          : `in ${days} ${days === 1 ? 'day' : 'days'}`;
-    return { task, state, on, last, says };
+    if (!task.feet) return dueAt(task, undefined, counted, { from, today, zone });
+    const each = task.feet.map(({ id, name }) => {
+      const due = dueAt(task, id, counted, { from, today, zone });
+      return due.state === 'not in use' ? due : { ...due, says: `${name}: ${due.says}` };
+    });
+    return each.reduce((a, b) => (byDue(b, a) < 0 ? b : a));
   });
+}
+
+interface When {
+  readonly from: string;
+  readonly today: string;
+  readonly zone: string;
+}
+
+function dueAt(task: Task, foot: string | undefined, counted: readonly Line[], { from, today, zone }: When): Due {
+  const rounds = counted
+    .filter(isOf('inspected'))
+    .filter((l) => l.entry.body.task === task.id && (foot === undefined || l.entry.about.foot === foot));
+  const done = rounds.at(-1);
+  const last = done ? dayIn(done.entry.at, zone) : '';
+  // What was found waits for nobody’s calendar.
+  const open = rounds.filter((l) => l.entry.body.found === 'finding' && !rounds.some((b) => clears(b, l))).at(-1);
+  if (open) {
+    const on = dayIn(open.entry.at, zone);
+    return { task, state: 'overdue', on, last, says: 'a finding is open since' };
+  }
+  if (from === '') return { task, state: 'not in use', on: '', last, says: 'starts when it goes into use' };
+  const { every } = task;
+  if ('once' in every && every.once && done) return { task, state: 'done', on: '', last, says: `done ${last}` };
+  if ('miles' in every || 'times' in every) return byUse(task, counted, done?.seq ?? 0, last);
+  const start = DateTime.fromISO(last || from, { zone });
+  const on = ('days' in every ? start.plus({ days: every.days }) : start.plus({ months: every.months })).toISODate()!;
+  const days = Math.round(DateTime.fromISO(on, { zone: 'utc' }).diff(DateTime.fromISO(today, { zone: 'utc' }), 'days').days);
+  const state = days < 0 ? 'overdue' : days <= SOON ? 'soon' : 'later';
+  const says =
+    days < 0
+      ? `${-days} ${days === -1 ? 'day' : 'days'} overdue`
+      : days === 0
+        ? 'today'
+        : `in ${days} ${days === 1 ? 'day' : 'days'}`;
+  return { task, state, on, last, says };
 }
 
 function byUse(task: Task, counted: readonly Line[], since: number, last: string): Due {

@@ -138,6 +138,8 @@ const Body = z.discriminatedUnion('kind', [
     because: text(600),
     remarks: text(),
     with: said(120),
+    /** The case as it came then, once, N, and the print of what was pulled. A line from before this was kept has neither, and has to be pulled again. */
+    proved: z.strictObject({ caseId: key, force: z.tuple([force('F_x'), force('F_y'), force('F_z')]), of: hash }).optional(),
   }),
   /** A round of inspection, or a renewal, of something that falls due. */
   z.strictObject({

@@ -42,8 +42,12 @@ export interface CurveProgress {
 
 /** What the solver itself is taken to be off by (its own mesh and its idealised bearers; common practice), and a dial’s step. */
 const SOLVER = 0.1;
-const DIAL = 0.02;
+export const DIAL = 0.02;
+/** What moves less than this cannot be told from a dial that stands (common practice: some steps of the dial). */
+const MOVES = 2.5 * DIAL;
 const PART_OFF = 0.1;
+/** One thing by itself leaves at least so much of the movement (common practice). */
+const LEAST = 0.1;
 const STEPS = [0, 0.25, 0.5, 0.75, 1] as const;
 
 /** The plate’s movement at the dial under the load of a plan times each part, mm, toward the way it goes at full load. */
@@ -74,8 +78,9 @@ const STIFFENS = /^(skin\..+|plate\.thickness|far\.thickness|base\.(thickness|le
 
 /**
  * The curve a dial should follow, by the spread solver on the job as it is, with a band from what is assumed: every assumed value of
- * skin, plate and base a tenth off either way, bearers as simple and as clamped, and the solver’s own tenth; added up, so that none
- * of it is hoped to cancel. One step at a time; a second or two on most jobs.
+ * skin, plate and base a tenth off either way, bearers as simple and as clamped, and the solver’s own tenth; added up toward soft, so
+ * that none of it is hoped to cancel, and multiplied toward stiff, where each leaves a part of what it comes to: never nothing. One
+ * step at a time; a second or two on most jobs.
  */
 export function* predictedCurve(
   job: Job,
@@ -96,8 +101,12 @@ export function* predictedCurve(
   const way = Math.sign(now.at(-1)! - idle) || 1;
   const seen = now.map((v) => way * (v - idle));
   const full = seen.at(-1)!;
-  if (Math.abs(full) < 1e-4)
-    return refuse('dial', 'nothing moves there under this load', 'a place on the plate that moves, away from the bearers');
+  if (full < MOVES)
+    return refuse(
+      'dial',
+      `it moves ${full.toFixed(3)} mm there under this load, which a dial does not tell from nothing`,
+      `a place that moves ${MOVES} mm, away from the bearers, or a larger load`,
+    );
   const widens: Widens[] = [];
   const ask = (what: string, jobs: readonly Job[]): void => {
     const found = jobs.flatMap((j) => {
@@ -122,14 +131,15 @@ export function* predictedCurve(
     yield { done: 1 + done, of };
   }
   widens.push({ what: `the solver itself, ± ${SOLVER * 100} %`, low: -SOLVER * full, high: SOLVER * full });
-  const [low, high] = [widens.reduce((s, w) => s + w.low, 0), widens.reduce((s, w) => s + w.high, 0)];
+  const stiffest = widens.reduce((part, w) => part * Math.max(LEAST, 1 + w.low / full), 1);
+  const high = widens.reduce((s, w) => s + w.high, 0);
   const points = STEPS.map((part, i): CurvePoint => {
     const expected = seen[i]!;
     const share = full === 0 ? part : expected / full;
     return {
       load: part * plan.load,
       expected,
-      least: Math.max(0, expected + low * share) - DIAL,
+      least: expected * stiffest - DIAL,
       most: expected + high * share + DIAL,
     };
   });

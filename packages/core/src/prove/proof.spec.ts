@@ -95,6 +95,10 @@ it('the band has every assumed value, the bearers the other way and the solver i
   expect(thick.high / w).toBeGreaterThan(0.25);
   expect(thick.high / w).toBeLessThan(1 / 0.9 ** 3 - 1 + 0.02);
   for (const p of wide.points) expect(p.least <= p.expected && p.expected <= p.most).toBe(true);
+  // However much is not known, a dial that has not moved at full load is outside of it.
+  const unknown = JSON.parse(JSON.stringify(job).replaceAll('"from":"sheet"', '"from":"assumed"')) as Job;
+  const widest = curveOf(unknown, planOf(unknown)).points.at(-1)!;
+  expect(widest.least).toBeGreaterThan(0.05 * widest.expected);
 });
 
 it('a plan: steps up to the proof load, the way of the pull, and what is refused by name', () => {
@@ -119,7 +123,7 @@ it('a plan: steps up to the proof load, the way of the pull, and what is refused
   expect(weight.steps).toHaveLength(1);
 });
 
-it('a dial off the plate, or where nothing moves, is refused by name', () => {
+it('a dial off the plate, or where it moves by less than a dial tells, is refused by name', () => {
   const job = strip(800);
   const next = (dial: { x: number; y: number }) => {
     const steps = predictedCurve(job, planOf(job), dial);
@@ -127,6 +131,15 @@ it('a dial off the plate, or where nothing moves, is refused by name', () => {
     while (!r.done) r = steps.next();
     return r.value;
   };
+  // A hundredth of the load moves the strip by hundredths of a millimetre.
+  const little = predictedCurve(strip(8), planOf(strip(8)), { x: 0, y: 0 });
+  let r = little.next();
+  while (!r.done) r = little.next();
+  expect(r.value).toMatchObject({
+    refused: true,
+    field: 'dial',
+    because: expect.stringContaining('a dial does not tell from nothing'),
+  });
   expect(next({ x: 200, y: 0 })).toMatchObject({ refused: true, field: 'dial', because: 'x 200, y 0 is off the plate' });
 });
 
@@ -196,6 +209,72 @@ describe('a pull against its band', () => {
     expect(read(pulled(straight(1)).slice(3))).toMatchObject({
       result: 'aborted',
       because: expect.stringContaining('the dial has no zero'),
+    });
+  });
+  it('a dial that stands still shows nothing, however wide its band: failed', () => {
+    const wide = curve.map((c) => ({ ...c, least: 0.15 * c.expected - 0.02 }));
+    expect(
+      readPull(
+        pulled(() => 0),
+        wide,
+        limits,
+        true,
+      ),
+    ).toMatchObject({ result: 'failed', means: expect.stringContaining('the dial sticks') });
+    const open = curve.map((c) => ({ ...c, least: -0.02 }));
+    const r = readPull(
+      pulled(() => 0),
+      open,
+      limits,
+      true,
+    );
+    expect(r).toMatchObject({ result: 'failed', because: expect.stringContaining('has not moved at full load') });
+  });
+  it('a hold is the time at load, added up: 285 of 300 s at 40 % are no hold', () => {
+    const long = { ...limits, holdSeconds: 300 };
+    const at = (t: number, part: number) => ({ t, load: 4000 * part, dials: [5 + 2 * part] });
+    const up = [0, 0.25, 0.5, 0.75, 1].map((p, i) => at(i * 5, p));
+    const eased = [...up, at(27, 0.4), at(312, 0.4), at(314, 1), at(320, 1), at(325, 0.5), at(330, 0)];
+    expect(readPull(eased, curve, long, true)).toMatchObject({
+      result: 'failed',
+      because: expect.stringContaining('6 s of 300 s'),
+    });
+    const pieces = [...up, at(170, 1), at(180, 0.9), at(190, 1), at(340, 1), at(345, 0.5), at(350, 0)];
+    expect(readPull(pieces, curve, long, true)).toMatchObject({ result: 'passed' });
+  });
+  it('what breaks at 80 % has failed, and was not only ended; what is let off bit by bit was ended', () => {
+    const to80 = pulled(straight(1), { to: 3200 }).slice(0, 21);
+    const gone = [
+      { t: 20.5, load: 300, dials: [9.5] },
+      { t: 25, load: 0, dials: [9.6] },
+    ];
+    expect(read([...to80, ...gone])).toMatchObject({ result: 'failed', because: expect.stringContaining('at once at 80 %') });
+    const easy = [0.75, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1, 0].map((p, i) => ({
+      t: 23 + 3 * i,
+      load: 4000 * p,
+      dials: [5 + 2 * p],
+    }));
+    expect(read([...to80, ...easy])).toMatchObject({ result: 'aborted', because: expect.stringContaining('80 %') });
+    // Let off slowly, and it did not come back: that gave.
+    const bent = easy.map((s) => ({ ...s, dials: [Math.max(5.9, s.dials[0]!)] }));
+    expect(read([...to80, ...bent])).toMatchObject({ result: 'failed', because: expect.stringContaining('0.90 mm is left') });
+  });
+  it('pumped from 98 to 104 % it moves on by 6 %, and does not creep', () => {
+    const up = Array.from({ length: 50 }, (_, i) => 0.98 * 4000 * (i / 49));
+    const pumped = Array.from({ length: 13 }, (_, i) => 4000 * (0.98 + 0.005 * i));
+    const samples = [...up, ...pumped, 2000, 0].map((load, t) => ({ t, load, dials: [5 + (2 * load) / 4000] }));
+    expect(read(samples)).toMatchObject({ result: 'passed', means: '' });
+  });
+  it('what is left on the second dial counts as on the first, by how far that one went', () => {
+    const two = (left: number) =>
+      pulled(straight(1)).map((s, i, all) => ({
+        ...s,
+        dials: [s.dials[0]!, 1 + s.load / 8000 + (i === all.length - 1 ? left : 0)],
+      }));
+    expect(read(two(0.04))).toMatchObject({ result: 'passed' });
+    expect(read(two(0.2))).toMatchObject({
+      result: 'failed',
+      because: '0.20 mm is left on dial 2 with the load off, 0.05 mm may be',
     });
   });
   it('the band between its points is in proportion', () => {

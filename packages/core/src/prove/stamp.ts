@@ -6,7 +6,9 @@ import { madeOf } from '../shop/made-of';
 import { routeOf } from '../shop/route';
 import type { ShopSettings } from '../stock/shop-settings';
 import { asBuilt, type AsBuilt } from './as-built';
+import { openFindings } from './findings';
 import { isOf, standing, type Line } from './log-entry';
+import { openProof } from './proof-stands';
 import { tighteningOf } from './tightening-round';
 
 /** How a job stands, in short. */
@@ -103,29 +105,16 @@ export function openPoints(
     if (f.open) out.push({ about: 'fit-up', foot: nameOf(f.dimension.about.foot), text: `${f.dimension.name}: ${f.open}` });
   for (const f of whole.feet)
     for (const text of tighteningOf(whole, f.id, lines).missed) out.push({ about: 'tightening', foot: nameOf(f.id), text });
-  const proof = standing(lines).filter(isOf('proof')).at(-1);
-  if (!proof) out.push({ about: 'proof', foot: '', text: 'no proof is written down' });
-  else if (proof.entry.body.result !== 'passed')
-    out.push({ about: 'proof', foot: '', text: `the last proof ${proof.entry.body.result}: ${proof.entry.body.because}` });
+  for (const f of whole.feet) {
+    const text = f.holds?.restsOnly ? '' : openProof(whole, f.id, lines);
+    if (text) out.push({ about: 'proof', foot: nameOf(f.id), text });
+  }
   for (const h of holdPoints(whole, shop, lines))
     if (!h.signed) out.push({ about: 'hold point', foot: '', text: `${h.name}: ${h.text}, not signed` });
-  for (const l of standing(lines).filter(isOf('inspected')))
-    if (l.entry.body.found === 'finding' && !cleared(lines, l))
-      out.push({ about: 'finding', foot: nameOf(l.entry.about.foot), text: `${l.entry.body.name}: ${l.entry.body.text}` });
+  for (const l of openFindings(lines, whole.feet))
+    out.push({ about: 'finding', foot: nameOf(l.entry.about.foot), text: `${l.entry.body.name}: ${l.entry.body.text}` });
   return out;
 }
-
-/** A finding stays open until the same task is found sound later, or the entry is corrected. */
-const cleared = (lines: readonly Line[], finding: Line): boolean =>
-  standing(lines)
-    .filter(isOf('inspected'))
-    .some(
-      (l) =>
-        l.seq > finding.seq &&
-        l.entry.body.found === 'sound' &&
-        finding.entry.body.kind === 'inspected' &&
-        l.entry.body.task === finding.entry.body.task,
-    );
 
 /** Whether it may be stamped: it holds as built, and nothing is open. Why not in words; empty where it may. */
 export function stampRefusal(whole: WholeJob, shop: Pick<ShopSettings, 'rates'>, lines: readonly Line[]): string {

@@ -18,6 +18,8 @@ export interface Task {
   /** What is done, in a line. */
   readonly what: string;
   readonly every: Every;
+  /** The feet it is done at, each by itself, where there are several. */
+  readonly feet?: readonly { readonly id: string; readonly name: string }[];
   /** The source, or "common practice". */
   readonly source: string;
 }
@@ -33,6 +35,11 @@ const LOOK = 10;
 
 /** What falls due on a job after it is made, by its families, where it stands and what it is made of. */
 export function tasksOf(of: MadeOf, verdicts: readonly Verdict[]): Task[] {
+  const feet = of.whole.feet.map(({ id, name }) => ({ id, name }));
+  return asked(of, verdicts).map((t) => (feet.length > 1 ? { ...t, feet } : t));
+}
+
+function asked(of: MadeOf, verdicts: readonly Verdict[]): Task[] {
   const { family, loads } = of.whole;
   const places = of.feet.map(({ job }) => job.joint.place);
   const wet = places.some((p) => p === 'salt');
@@ -152,13 +159,22 @@ function lifeTask(of: MadeOf, verdicts: readonly Verdict[]): Task[] {
   const least = lives.reduce((a, b) => (b.times < a.times ? b : a));
   const n = Math.floor(least.times);
   const at = least.foot ? `${least.foot}, ${least.bolt}` : least.bolt;
+  const source = 'EN 1993-1-9 category 50, γMf 1.35 (from memory)';
+  const ends = `${n.toLocaleString('en')} loads of ${least.caseName} (${at} in tension with its prying; plate, skin, welds and thread in shear are not judged for fatigue)`;
   return [
     {
       id: 'life',
       name: `Bolts: a look every ${Math.max(1, Math.floor(n / LOOK)).toLocaleString('en')} loads`,
-      what: `new bolts before ${n.toLocaleString('en')} loads of ${least.caseName} (${at} in tension with its prying; plate, skin, welds and thread in shear are not judged for fatigue)`,
+      what: `new bolts before ${ends}`,
       every: { times: Math.max(1, Math.floor(n / LOOK)) },
-      source: 'EN 1993-1-9 category 50, γMf 1.35 (from memory); a look at a tenth: common practice',
+      source: `${source}; a look at a tenth: common practice`,
+    },
+    {
+      id: 'life-renew',
+      name: `New bolts every ${Math.max(1, n).toLocaleString('en')} loads`,
+      what: `all bolts of the fitting and their nuts: good for ${ends}`,
+      every: { times: Math.max(1, n) },
+      source,
     },
   ];
 }

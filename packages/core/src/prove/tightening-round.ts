@@ -36,6 +36,8 @@ export interface BoltState {
   readonly bad: Signature | '';
   readonly released: boolean;
   readonly missing: boolean;
+  /** A round was turned before the one under it. */
+  readonly skipped: boolean;
 }
 
 export interface Tightening {
@@ -107,11 +109,14 @@ function stateOf(lines: readonly Line[], foot: string, bolt: string, size: strin
   let released = false;
   let bad: Signature | '' = '';
   let missing = false;
+  let skipped = false;
   for (const l of lines) {
+    if (isOf('released')(l) ? l.entry.about.bolt === bolt : frees(l, bolt)) {
+      [done, last, marked, released, bad, skipped] = [0, undefined, false, true, '', false];
+      continue;
+    }
     if (l.entry.about.bolt !== bolt) continue;
-    if (isOf('released')(l)) {
-      [done, last, marked, released, bad] = [0, undefined, false, true, ''];
-    } else if (isOf('bolt missing')(l)) {
+    if (isOf('bolt missing')(l)) {
       missing = true;
     } else if (isOf('witness mark')(l)) {
       marked = true;
@@ -123,22 +128,42 @@ function stateOf(lines: readonly Line[], foot: string, bolt: string, size: strin
       last = l;
       bad = GOOD.includes(reads) ? '' : reads;
       if (bad === '' && round === done + 1) done = round;
+      else if (bad === '' && round > done + 1) skipped = true;
       else if (bad !== '') done = Math.min(done, round - 1);
       marked = marked && bad === '';
     }
   }
-  return { foot, bolt, size, done, of: passes.length, ...(last ? { last } : {}), marked, bad, released, missing };
+  return {
+    foot,
+    bolt,
+    size,
+    done,
+    of: passes.length,
+    ...(last ? { last } : {}),
+    marked,
+    bad,
+    released,
+    missing,
+    skipped: skipped && done < passes.length,
+  };
+}
+
+/** What takes a bolt out, or its plate off: made anew, drilled, slotted, or shimmed under it. */
+function frees(l: Line, bolt: string): boolean {
+  if (!isOf('decision')(l) || l.entry.body.decide === 'accept') return false;
+  return l.entry.body.decide === 'remake' || l.entry.about.bolt === bolt;
 }
 
 function missedOf(bolts: readonly BoltState[], confirmed: Tightening['confirmed']): string[] {
   const there = bolts.filter((b) => !b.missing && b.of > 0);
   const named = (list: readonly BoltState[]) => list.map((b) => b.bolt).join(', ');
   const open = there.filter((b) => b.done < b.of && !b.bad);
+  const skipped = (b: BoltState) => (b.skipped ? ` (round ${b.done + 1} skipped: a later one does not count before it)` : '');
   const bad = there.filter((b) => b.bad);
   const unmarked = there.filter((b) => b.done === b.of && !b.marked);
   const gone = bolts.filter((b) => b.missing);
   return [
-    ...(open.length > 0 ? [`not at the full torque: ${named(open)}`] : []),
+    ...(open.length > 0 ? [`not at the full torque: ${open.map((b) => b.bolt + skipped(b)).join(', ')}`] : []),
     ...bad.map((b) => `${b.bolt}: ${b.bad}`),
     ...(unmarked.length > 0 ? [`no witness mark: ${named(unmarked)}`] : []),
     ...(gone.length > 0 ? [`missing: ${named(gone)}`] : []),

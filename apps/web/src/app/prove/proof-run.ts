@@ -2,6 +2,7 @@ import { computed, effect, inject, Injectable, signal, untracked, type OnDestroy
 import { PULL_FAULTS } from '@core/formats/instrument-messages';
 import type { PredictedCurve } from '@core/prove/predicted-curve';
 import type { ProofPlan } from '@core/prove/proof-plan';
+import { provedAs } from '@core/prove/proof-stands';
 import { readPull } from '@core/prove/read-pull';
 import { Bench } from '../instruments/bench';
 import { Desk } from '../job/desk';
@@ -125,6 +126,7 @@ export class ProofRun implements OnDestroy {
     if (!run.ended) this.end();
     await this.keep(1);
     const { plan, curve, pull } = run;
+    const foot = this.desk.foot();
     const result = r.result === 'under way' ? 'aborted' : r.result;
     const written = await this.log.write(
       {
@@ -140,8 +142,9 @@ export class ProofRun implements OnDestroy {
         because: [r.because, r.means].filter(Boolean).join('; ').slice(0, 600),
         remarks: remarks.trim(),
         with: with_,
+        proved: provedAs(this.desk.whole()!, foot, plan),
       },
-      { about: { foot: this.desk.foot() } },
+      { about: { foot } },
     );
     if (written) {
       this.running.set(null);
