@@ -117,6 +117,7 @@ test('tightening of a star pattern with one cross thread: next bolt lit, trace n
   }
   await expect(page.getByText('All at their torque')).toBeVisible();
   for (const [what, is] of [
+    ['bolts fitted', '1/2-13 Gr 5'],
     ['nut class', '8'],
     ['lubrication', 'lightly oiled'],
   ] as const) {

@@ -6,6 +6,7 @@ import { casesOf } from '@core/loads/cases';
 import { dimensionsAt } from '@core/prove/dimensions';
 import type { About, Body, Entry } from '@core/prove/log-entry';
 import { predictedCurve } from '@core/prove/predicted-curve';
+import { drawnBolts } from '@core/prove/fitted-bolts';
 import { proofPlan } from '@core/prove/proof-plan';
 import { provedAs } from '@core/prove/proof-stands';
 import { holdPoints } from '@core/prove/stamp';
@@ -95,6 +96,7 @@ function tightened(w: Writer, job: WholeJob, foot: string, most = Infinity): voi
   const r = resolve(atFoot(job, foot));
   const card = isResolved(r) && torqueCard(r);
   if (!isResolved(r) || !card) return;
+  w.write({ kind: 'confirmed', what: 'bolts fitted', is: drawnBolts(r) }, { foot });
   w.write({ kind: 'confirmed', what: 'nut class', is: 'as the bolts, stamped' }, { foot });
   w.write({ kind: 'confirmed', what: 'lubrication', is: 'lightly oiled' }, { foot });
   const random = seeded(11);

@@ -1,6 +1,7 @@
 import { evaluate } from '../chain/evaluate';
 import { judgeFeet } from '../chain/feet';
 import { atFoot, oneFoot } from '../job/at-foot';
+import { withClass } from '../job/bolt-class';
 import { fromSheet } from '../job/values';
 import type { Job } from '../job/schema';
 import { WholeJob } from '../job/whole-job';
@@ -53,6 +54,31 @@ describe('as built by hand: the same figures as the job typed that way', () => {
     const welded = job((j) => ({ ...j, welds: { ...j.welds, doubler: 'all round', doublerThroat: mm(4) } }));
     const thin = built([{ body: found('weld/doubler', 3, 4) }], oneFoot(welded));
     expect(used(at(thin.whole))).toEqual(used({ ...welded, welds: { ...welded.welds, doublerThroat: mm(3) } }));
+  });
+  it('a hole drilled wide, structure found thin, another packer, and other bolts', () => {
+    const d0 = resolved(job()).d0;
+    const wide = built([{ body: found('hole/B1/d', d0 + 3, d0), about: about('B1') }]);
+    const own = (v: number) =>
+      job((j) => ({
+        ...j,
+        bolts: { ...j.bolts, items: j.bolts.items.map((b) => (b.id === 'B1' ? { ...b, holes: { plate: mm(v) } } : b)) },
+      }));
+    expect(used(at(wide.whole))).toEqual(used(own(d0 + 3)));
+    expect(used(own(d0 + 3))).not.toEqual(used(job()));
+    expect(wide.found.find((f) => f.dimension.key === 'hole/B1/d')).toMatchObject({ open: 'out by 2.5 mm: decide' });
+    const thin = built([{ body: found('skin/thickness', 6, 8) }]);
+    expect(used(at(thin.whole))).toEqual(used(job((j) => ({ ...j, skin: { ...j.skin, thickness: mm(6) } as Job['skin'] }))));
+    const packed = (v: number) => (j: Job) => ({ ...j, joint: { ...j.joint, packing: 'packer' as const, packer: mm(v) } });
+    const high = built(
+      ['B1', 'B2', 'B3', 'B4'].map((b) => ({ body: found(`packer/${b}`, 9, 6), about: about(b) })),
+      oneFoot(job(packed(6))),
+    );
+    expect(used(at(high.whole))).toEqual(used(job(packed(9))));
+    const soft = built([{ body: { kind: 'confirmed', what: 'bolts fitted', is: 'M10 5.8' } }]);
+    expect(used(at(soft.whole))).toEqual(used(job((j) => ({ ...j, bolts: withClass(j.bolts, '5.8') }))));
+    expect(soft.deviations).toEqual(['bolts M10 5.8 for M10 8.8']);
+    const some: Written = { body: { kind: 'confirmed', what: 'bolts fitted', is: 'what was in the drawer' } };
+    expect(built([some]).notCounted).toEqual(['bolts fitted: what was in the drawer']);
   });
   it('one bolt missing', () => {
     const missing = built([{ body: { kind: 'bolt missing', reason: 'sheared' }, about: about('B2') }]);

@@ -1,9 +1,11 @@
 import { atFoot, putAtFoot } from '../job/at-foot';
 import { madeItsOwn } from '../job/feet-edits';
+import { isResolved, resolve, type Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import type { WholeJob } from '../job/whole-job';
 import type { Quantity } from '../units/quantity';
 import { dimensionsAt, impossible, outBy, type Dimension } from './dimensions';
+import { drawnBolts, fittedAs, withBolts } from './fitted-bolts';
 import { isOf, standing, type DecisionKind, type Line, type LineOf } from './log-entry';
 import { ofReadings } from './readings';
 import { slotTo } from './slot-to';
@@ -79,9 +81,19 @@ export function asBuilt(whole: WholeJob, lines: readonly Line[]): AsBuilt {
     atFoot(whole, l.entry.about.foot!).bolts.items.some((b) => b.id === l.entry.about.bolt);
   for (const line of missing) if (!has(line)) elsewhere.push({ line, because: notHere(line) });
   const filled = counted.filter(isOf('decision')).filter((l) => l.entry.body.decide === 'fill and redrill');
-  const built = applied(whole, found, missing.filter(has));
+  const built = applied(whole, found, missing.filter(has), lastFitted(whole, counted));
   return { ...built, notCounted: [...built.notCounted, ...new Set(filled.map(besideFilled))], found, elsewhere };
 }
+
+/** What was said last of the bolts of each foot. */
+const lastFitted = (whole: WholeJob, counted: readonly Line[]): LineOf<'confirmed'>[] =>
+  whole.feet.flatMap(
+    (f) =>
+      counted
+        .filter(isOf('confirmed'))
+        .filter((l) => l.entry.body.what === 'bolts fitted' && l.entry.about.foot === f.id)
+        .at(-1) ?? [],
+  );
 
 /** A hole that was filled and drilled again leaves a plug beside the bolt. */
 const besideFilled = ({ entry }: LineOf<'decision'>): string => `the filled hole at ${entry.about.bolt ?? entry.body.key}`;
@@ -121,6 +133,7 @@ function applied(
   whole: WholeJob,
   found: readonly FoundAs[],
   missing: readonly LineOf<'bolt missing'>[],
+  confirmed: readonly LineOf<'confirmed'>[],
 ): Pick<AsBuilt, 'whole' | 'deviations' | 'notCounted'> {
   const deviations: string[] = [];
   const notCounted: string[] = [];
@@ -147,6 +160,15 @@ function applied(
       ...job,
       bolts: { ...job.bolts, items: job.bolts.items.filter((b) => b.id !== entry.about.bolt) },
     }));
+  for (const { entry } of confirmed) {
+    const r = resolve(atFoot(whole, entry.about.foot!));
+    const fitted = isResolved(r) ? fittedAs(r, entry.body.is) : { as: 'unread' as const };
+    if (fitted.as === 'other')
+      add(entry.about.foot!, `bolts ${fitted.size} ${fitted.class} for ${drawnBolts(r as Resolved)}`, (job) =>
+        withBolts(job, fitted),
+      );
+    if (fitted.as === 'unread') notCounted.push(`${footName(entry.about.foot!)}bolts fitted: ${entry.body.is}`);
+  }
   // What is found at one foot is of that foot alone: from here each is drawn by itself.
   const apart = changes.size === 0 ? whole : whole.feet.reduce((w, f) => madeItsOwn(w, f.id), whole);
   const built = [...changes].reduce(
@@ -173,10 +195,33 @@ function changeOf({ dimension: d, decision }: FoundAs, value: number, at: string
     const key = of === 'fitting' ? 'fittingThroat' : 'doublerThroat';
     return (job) => ({ ...job, welds: { ...job.welds, [key]: measuredAs(job.welds[key], value, at) } });
   }
+  if (what === 'skin') {
+    const side = of as 'thickness' | 'wall';
+    return (job) =>
+      side in job.skin
+        ? {
+            ...job,
+            skin: { ...job.skin, [side]: measuredAs((job.skin as unknown as Record<typeof side, Quantity>)[side], value, at) },
+          }
+        : job;
+  }
+  if (what === 'hole') return atOneBolt(of, (b) => ({ ...b, holes: { ...b.holes, plate: lengthFound(value, at) } }));
+  if (what === 'packer') return atOneBolt(of, (b) => ({ ...b, packed: lengthFound(value, at) }));
   if (what === 'bolt') return decision?.decide === 'slot' ? slotted(d, found) : moved(of, axis as 'x' | 'y', value);
   if (what === 'gap') return decision?.decide === 'shim' ? packed(of, value, at) : undefined;
   return undefined;
 }
+
+const lengthFound = (v: number, at: string): Quantity => ({
+  v,
+  text: `${v} mm`,
+  from: 'measured',
+  at: new Date(at).toISOString(),
+});
+
+const atOneBolt =
+  (id: string, change: (b: Job['bolts']['items'][number]) => Job['bolts']['items'][number]): Change =>
+  (job) => ({ ...job, bolts: { ...job.bolts, items: job.bolts.items.map((b) => (b.id === id ? change(b) : b)) } });
 
 /** A hole that is elsewhere: its bolt stands there, and the base's hole with it. */
 const moved =

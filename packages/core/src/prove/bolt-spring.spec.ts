@@ -1,7 +1,13 @@
+import type { Resolved } from '../job/resolve';
+import type { Job } from '../job/schema';
+import { withSkinKind } from '../job/skin-kinds';
+import { fromSheet } from '../job/values';
 import { lopsidedJob } from '../testing/lopsided-job';
 import { resolved, testJob } from '../testing/test-job';
 import { boltSpring, clampedBy, coneResilience, type Clamped } from './bolt-spring';
 import { torqueSlope } from './tightening-round';
+
+const mm = (v: number) => fromSheet(v, `${v} mm`);
 
 /** M12, class 8.8, steel plates of 40 mm together. */
 const m12: Clamped = { d: 12, pitch: 1.75, E: 205_000, dw: 16.6, hole: 13.5, shank: 0, layers: [{ t: 40, E: 205_000 }] };
@@ -61,4 +67,29 @@ it('torque for a degree is K·d times the pull for a degree; a softer skin takes
   const metal = r.skinMetal !== undefined;
   expect(torqueSlope(soft, 0) < torqueSlope(r, 0) || metal).toBe(true);
   expect(clampedBy(resolved(lopsidedJob()), 0).layers.every((l) => l.t > 0 && l.E > 0)).toBe(true);
+});
+
+it('a sandwich is squeezed face, core and face: 2·G·(1 + ν) of its core, and not the modulus of what is under the base', () => {
+  const sandwich = (change: (j: Job) => Job = (j) => j) =>
+    resolved(testJob({ fz: 1000 }, (j) => change(withSkinKind({ ...j, skin: { ...j.skin, thickness: mm(30) } }, 'sandwich'))));
+  const layers = (r: Resolved) => clampedBy(r, 0).layers.map(({ t, E }) => [t, Math.round(E)]);
+  const own = sandwich((j) => ({
+    ...j,
+    skin: { ...j.skin, nearFace: mm(3), farFace: mm(2), coreModulus: fromSheet(40, '40 MPa') } as Job['skin'],
+  }));
+  const t = own.skinThickness - 5;
+  expect(layers(own)).toContainEqual([t, 104]);
+  // A stiffer bed under the base makes no bolt stiffer.
+  const bed = sandwich((j) => ({ ...j, skin: { ...own.job.skin, bedModulus: fromSheet(30_000, '') } as Job['skin'] }));
+  expect(torqueSlope(bed, 0)).toBe(torqueSlope(own, 0));
+  const filled = (sleeve: 'plug' | 'sleeve') =>
+    sandwich((j) => ({ ...j, skin: own.job.skin, joint: { ...j.joint, sleeve, tubeOutside: mm(20), tubeWall: mm(3) } }));
+  // The nut turns far less where it squeezes a plug, and least where a tube keeps the faces apart.
+  expect(torqueSlope(filled('plug'), 0) / torqueSlope(own, 0)).toBeGreaterThan(5);
+  expect(torqueSlope(filled('sleeve'), 0)).toBeGreaterThan(torqueSlope(filled('plug'), 0));
+  // A foam ten times as soft as its plug: the core alone is most of the spring, by hand t/(E·A) of the cone’s least area.
+  const { plates } = boltSpring(clampedBy(own, 0));
+  const least = t / (104 * (Math.PI / 4) * (clampedBy(own, 0).dw ** 2 - own.d0 ** 2));
+  expect(plates).toBeLessThan(least);
+  expect(plates).toBeGreaterThan(0.1 * least);
 });

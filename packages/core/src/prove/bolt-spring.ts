@@ -15,6 +15,11 @@ const S_ALL = formula('δ_S', 'δ_SK + δ_1 + δ_Gew + δ_G + δ_M', 'mm/N');
 const TAN = formula('tan φ', '0.362 + 0.032·ln(l_K/(2·d_w)) + 0.153·ln(y)', '–');
 const F_TURN = formula('F_θ', 'P/360/(δ_S + δ_P)', 'N/°');
 
+/** MPa: thickened epoxy, generic, and steel of a sleeve (memory); ν of a foam (common practice). */
+const PLUG_E = 3000;
+const E_STEEL = 205_000;
+const FOAM_NU = 0.3;
+
 /** What a bolt is and what it clamps, mm and MPa. */
 export interface Clamped {
   readonly d: number;
@@ -104,9 +109,26 @@ export function clampedBy(r: Resolved, i: number): Clamped {
   return { d: at.d, pitch: at.size.pitch, E: at.grade.E, dw, hole: at.d0, shank: 0, layers };
 }
 
-/** The skin as one spring through its thickness: a metal’s own modulus, of anything else that of its bed as the job says it. */
+/** The skin as springs through its thickness: a metal’s own modulus, a sandwich face by face, of anything else that of its bed as the job says it. */
 function skinLayers(r: Resolved, at: ReturnType<typeof atBolt>): { t: number; E: number }[] {
   const { substrate: s, skinThickness: t, skinMetal } = at;
   if (s.kind === 'bed') return [];
+  if (s.kind === 'sandwich') {
+    const core = { t: s.thickness - s.nearFace - s.farFace, E: coreThrough(at, s.coreModulus) };
+    return [{ t: s.nearFace, E: at.skin.E }, core, { t: s.farFace, E: at.skin.E }];
+  }
   return [{ t: s.kind === 'hollow' ? s.wall : t, E: skinMetal?.E ?? r.bedModulus }];
+}
+
+/**
+ * What a core gives under a bolt that clamps through it, MPa: 2·G·(1 + ν) of a foam, ν 0.3 (isotropic; a balsa or honeycomb is stiffer
+ * so, common practice); a plug of thickened epoxy, or a metal sleeve over the cone’s area, in its place.
+ */
+function coreThrough(at: ReturnType<typeof atBolt>, G: number): number {
+  const { sleeve, tubeOutside: D, tubeWall } = at.joint;
+  if (sleeve === 'plug') return PLUG_E;
+  const foam = 2 * G * (1 + FOAM_NU);
+  if (sleeve !== 'sleeve') return foam;
+  const dw = at.size.acrossFlats - 1.4;
+  return Math.max(foam, (E_STEEL * (D ** 2 - (D - 2 * tubeWall) ** 2)) / (dw ** 2 - at.d0 ** 2));
 }

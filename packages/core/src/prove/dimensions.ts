@@ -29,9 +29,17 @@ const GAP = 0.5;
 /** The two diagonals against each other, of the longer one (common practice: 1 in 500, a millimetre at least). */
 const SQUARE = 1 / 500;
 
+/** How much thinner structure may be found, of what it was taken as and mm (common practice). */
+const SKIN_UNDER = 0.05;
+const SKIN_LEAST = 0.2;
+/** A hole over its size, mm; and what a bolt needs round it to go in. */
+const HOLE_OVER = 0.5;
+const FITS = 0.1;
+
 const NO_LIMIT = 1000;
 const MOST_THICK = 300;
 const MOST_GAP = 100;
+const MOST_DEEP = 1000;
 
 /** What is measured at a foot, in the order it is fitted: before tack, when it stands, after weld. */
 export function dimensionsAt(whole: WholeJob, foot: string): Dimension[] {
@@ -43,9 +51,12 @@ export function dimensionsAt(whole: WholeJob, foot: string): Dimension[] {
   const first = welded ? ('before tack' as const) : ('at fit' as const);
   return [
     ...thicknesses(r, about, first),
+    ...skin(job, about, first),
     ...holes(r, about, first),
+    ...diameters(r, about, first),
     ...squareness(r, about, first),
     ...(r.skinKind === 'bed' ? [] : gaps(r, about)),
+    ...packers(r, about),
     ...welds(r, about),
     ...critical(job, about, welded ? 'after weld' : 'at fit'),
   ];
@@ -85,6 +96,63 @@ const holes = (r: Resolved, foot: About, when: Dimension['when']): Dimension[] =
       decide: ['accept', 'slot', 'fill and redrill', 'remake'] as const,
     }));
   });
+
+/** The structure as it was found: thinner than it was taken it holds less. */
+function skin(job: Job, about: About, when: Dimension['when']): Dimension[] {
+  const s = job.skin;
+  if (s.kind === 'bed') return [];
+  const of = (key: string, name: string, t: number): Dimension => ({
+    key,
+    name,
+    about,
+    when,
+    nominal: t,
+    under: Math.max(SKIN_LEAST, SKIN_UNDER * t),
+    over: NO_LIMIT,
+    source: 'a twentieth under what it was taken as, 0.2 mm at least (common practice)',
+    decide: ['accept'],
+  });
+  return [
+    of('skin/thickness', s.kind === 'hollow' ? 'Member, depth' : 'Structure, thickness', s.thickness.v),
+    ...(s.kind === 'hollow' ? [of('skin/wall', 'Member, wall', s.wall.v)] : []),
+  ];
+}
+
+/** A hole that is too wide bears on less and lets the bolt lean; one that is too tight takes no bolt. */
+const diameters = (r: Resolved, foot: About, when: Dimension['when']): Dimension[] =>
+  r.bolts.map((b, i) => {
+    const at = atBolt(r, i);
+    return {
+      key: `hole/${b.id}/d`,
+      name: `Hole ${b.id}, ${at.slot ? 'width' : 'diameter'} in the plate`,
+      about: { ...foot, bolt: b.id },
+      when,
+      nominal: at.d0,
+      under: Math.max(0, at.d0 - at.d - FITS),
+      over: HOLE_OVER,
+      source: `+0.5 mm, functional class 2 (EN 1090-2 Annex B, from memory); ${at.size.id} goes in`,
+      decide: ['accept', 'fill and redrill', 'remake'] as const,
+    };
+  });
+
+const packers = (r: Resolved, foot: About): Dimension[] =>
+  r.bolts.flatMap((b) =>
+    b.packed > 0
+      ? [
+          {
+            key: `packer/${b.id}`,
+            name: `Packed height at ${b.id}`,
+            about: { ...foot, bolt: b.id },
+            when: 'at fit' as const,
+            nominal: b.packed,
+            under: GAP,
+            over: GAP,
+            source: 'as a gap under the plate (common practice)',
+            decide: ['accept', 'remake'] as const,
+          },
+        ]
+      : [],
+  );
 
 const squareness = (r: Resolved, about: About, when: Dimension['when']): Dimension[] => {
   if (r.shaped) return [];
@@ -158,8 +226,11 @@ const critical = (job: Job, about: About, when: Dimension['when']): Dimension[] 
 
 /** Why a reading cannot be one of this dimension; empty where it can. mm. */
 export function impossible(value: number, { key }: Pick<Dimension, 'key'>): string {
-  if (key.endsWith('/thickness') || key.startsWith('weld/'))
+  if (key === 'plate/thickness' || key === 'backing/thickness' || key.startsWith('weld/'))
     return value > 0 && value <= MOST_THICK ? '' : `allowed: over 0 up to ${MOST_THICK} mm`;
+  if (key.startsWith('skin/') || key.startsWith('hole/'))
+    return value > 0 && value <= MOST_DEEP ? '' : `allowed: over 0 up to ${MOST_DEEP} mm`;
+  if (key.startsWith('packer/')) return value > 0 && value <= MOST_THICK ? '' : `allowed: over 0 up to ${MOST_THICK} mm`;
   if (key.startsWith('gap/')) return value >= 0 && value <= MOST_GAP ? '' : `allowed: 0 to ${MOST_GAP} mm`;
   return '';
 }

@@ -34,7 +34,7 @@ export const SIGNATURES = [
 export type Signature = (typeof SIGNATURES)[number];
 export const RESULTS = ['passed', 'failed', 'aborted'] as const;
 export const FOUND = ['sound', 'finding'] as const;
-export const CONFIRMED = ['nut class', 'lubrication'] as const;
+export const CONFIRMED = ['bolts fitted', 'nut class', 'lubrication'] as const;
 
 const MOST_WORDS = 1000;
 const text = (most = MOST_WORDS) => z.string().trim().max(most, `allowed: up to ${most} characters`);

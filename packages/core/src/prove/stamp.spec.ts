@@ -9,6 +9,7 @@ import { freeLoad, resolved, testJob } from '../testing/test-job';
 import { dimensionsAt } from './dimensions';
 import type { BodyOf, DecisionKind } from './log-entry';
 import { printOf } from './proof-stands';
+import { drawnBolts } from './fitted-bolts';
 import { holdPoints, openPoints, sideBySide, stampRefusal } from './stamp';
 
 const job = testJob({ fz: 900 }, (j) => ({ ...j, plate: { ...j.plate, thickness: fromSheet(8, '8 mm') } }));
@@ -21,6 +22,7 @@ const done: Written[] = [
     about: d.about,
     body: { ...found(d.key, d.nominal, d.nominal), under: d.under, over: d.over },
   })),
+  { body: { kind: 'confirmed', what: 'bolts fitted', is: drawnBolts(resolved(job)) } },
   { body: { kind: 'confirmed', what: 'nut class', is: '8' } },
   { body: { kind: 'confirmed', what: 'lubrication', is: 'lightly oiled' } },
   ...card.passes.flatMap((p, i) =>

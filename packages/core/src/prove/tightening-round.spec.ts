@@ -37,6 +37,7 @@ it('what was missed is listed until it is done: torque, witness marks, nut class
   const done = rounds(card.passes.length);
   expect(state([]).missed).toEqual([
     `not at the full torque: ${card.order.join(', ')}`,
+    'bolts fitted not confirmed',
     'nut class not confirmed',
     'lubrication not confirmed',
   ]);
@@ -44,6 +45,7 @@ it('what was missed is listed until it is done: torque, witness marks, nut class
   const all = [
     ...done,
     ...card.order.map((b) => on(b, { kind: 'witness mark' })),
+    { body: { kind: 'confirmed', what: 'bolts fitted', is: 'four M10, 8.8' } } as const,
     { body: { kind: 'confirmed', what: 'nut class', is: '8' } } as const,
     { body: { kind: 'confirmed', what: 'lubrication', is: 'lightly oiled' } } as const,
   ];
@@ -52,6 +54,18 @@ it('what was missed is listed until it is done: torque, witness marks, nut class
   expect(state([...all, on(card.order[1]!, { kind: 'released', reason: 'shim' })]).missed).toEqual([
     `not at the full torque: ${card.order[1]}`,
   ]);
+});
+it('bolts that are others than drawn are not tightened by this card; words that name none confirm nothing', () => {
+  const fitted = (is: string) =>
+    state([{ body: { kind: 'confirmed', what: 'bolts fitted', is } }]).missed.filter((m) => m.startsWith('bolts fitted'));
+  expect(fitted('M10 8.8')).toEqual([]);
+  expect(fitted('m10  class 8.8, plated')).toEqual([]);
+  expect(fitted('M10 10.9')).toEqual(['bolts fitted: M10 10.9, drawn M10 8.8: this torque is not theirs']);
+  expect(fitted('M10x1.25 8.8').concat(fitted('the usual'), fitted('M10'))).toEqual(
+    ['M10x1.25 8.8', 'the usual', 'M10'].map(
+      (is) => `bolts fitted: “${is}” names no size and class of the list: write M10 8.8, or what they are`,
+    ),
+  );
 });
 it('a round of another torque card is no round of this one; a missing bolt is not waited for', () => {
   const other: Written = {

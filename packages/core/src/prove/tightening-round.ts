@@ -5,6 +5,7 @@ import type { WholeJob } from '../job/whole-job';
 import { NUT_FACTOR } from '../shop/tightening';
 import { torqueCard, type Pass } from '../shop/torque-card';
 import { boltSpring, clampedBy } from './bolt-spring';
+import { drawnBolts, fittedAs } from './fitted-bolts';
 import { CONFIRMED, isOf, standing, type Line, type LineOf, type Signature } from './log-entry';
 
 /** One bolt in one round. Torques N·mm. */
@@ -99,7 +100,13 @@ export function tighteningOf(whole: WholeJob, foot: string, lines: readonly Line
   const confirmed = Object.fromEntries(
     mine.filter(isOf('confirmed')).map((l) => [l.entry.body.what, l.entry.body.is]),
   ) as Tightening['confirmed'];
-  return { bolts, turns, ...(next ? { next } : {}), confirmed, missed: missedOf(bolts, confirmed) };
+  return {
+    bolts,
+    turns,
+    ...(next ? { next } : {}),
+    confirmed,
+    missed: [...missedOf(bolts, confirmed), ...otherBolts(r, bolts, confirmed['bolts fitted'])],
+  };
 }
 
 function stateOf(lines: readonly Line[], foot: string, bolt: string, size: string, passes: readonly Pass[]): BoltState {
@@ -152,6 +159,16 @@ function stateOf(lines: readonly Line[], foot: string, bolt: string, size: strin
 function frees(l: Line, bolt: string): boolean {
   if (!isOf('decision')(l) || l.entry.body.decide === 'accept') return false;
   return l.entry.body.decide === 'remake' || l.entry.about.bolt === bolt;
+}
+
+/** Bolts that are others than drawn are not tightened by this card; words that do not say which they are confirm nothing. */
+function otherBolts(r: Resolved, bolts: readonly BoltState[], is: string | undefined): string[] {
+  if (is === undefined || bolts.length === 0) return [];
+  const fitted = fittedAs(r, is);
+  if (fitted.as === 'drawn') return [];
+  if (fitted.as === 'unread')
+    return [`bolts fitted: “${is}” names no size and class of the list: write ${drawnBolts(r)}, or what they are`];
+  return [`bolts fitted: ${fitted.size} ${fitted.class}, drawn ${drawnBolts(r)}: this torque is not theirs`];
 }
 
 function missedOf(bolts: readonly BoltState[], confirmed: Tightening['confirmed']): string[] {

@@ -187,11 +187,11 @@ describe('tightening', () => {
   it('nut class and lubrication are confirmed in words', async () => {
     await show(TightenSheet);
     const confirm = [...host().querySelectorAll<HTMLButtonElement>('form.confirm button')];
-    confirm[0]!.click();
+    confirm[1]!.click();
     await settle();
     expect(text()).toContain('nut class: it is empty');
     box('nut class').value = '8';
-    confirm[0]!.click();
+    confirm[1]!.click();
     await settle();
     expect(last().body).toEqual({ kind: 'confirmed', what: 'nut class', is: '8' });
   });

@@ -178,7 +178,11 @@ export class TightenSheet implements OnDestroy {
   protected readonly bench = inject(Bench);
   protected readonly faults = TURN_FAULTS;
   protected readonly confirmed = CONFIRMED;
-  protected readonly asks = { 'nut class': 'as stamped: 8', lubrication: 'lightly oiled, dry …' } as const;
+  protected readonly asks = {
+    'bolts fitted': 'size and class: M8 8.8',
+    'nut class': 'as stamped: 8',
+    lubrication: 'lightly oiled, dry …',
+  } as const;
   protected readonly fault = signal<(typeof TURN_FAULTS)[number]>('none');
   protected readonly wrong = signal('');
   protected readonly picked = signal('');
