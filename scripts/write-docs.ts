@@ -1,6 +1,7 @@
 // npm run docs: the JSON Schema of the job file and the table of methods, written from the code. --check fails where they are old.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { WAYS_TO_FAIL } from '@core/chain/ways-to-fail';
 import { CHECKS } from '@core/checks/registry';
 import { jobSchema } from '@core/formats/field-words';
 import { PACKS } from '@core/checks/whole/packs';
@@ -26,8 +27,18 @@ function methods(): string {
     '| --- | --- | --- | --- | --- | --- |',
     ...rows,
   ].join('\n');
-  const tables = { checks, builders: builders(), standing: standing(), packs: packs(), spread: spread() };
+  const tables = { checks, builders: builders(), standing: standing(), packs: packs(), ways: ways(), spread: spread() };
   return Object.entries(tables).reduce((all, [name, table]) => put(all, name, table), text);
+}
+
+/** What is judged of each part, and what is not. */
+function ways(): string {
+  const name = (id: string) => CHECKS.find((c) => c.id === id)!.name;
+  const rows = WAYS_TO_FAIL.flatMap((w) => [
+    ...(w.judged.length > 0 ? [`| ${w.part} | judged | ${w.judged.map(name).join(', ')} |`] : []),
+    ...w.not.map((u) => `| ${w.part} | not judged | ${u.what} (${u.of}) |`),
+  ]);
+  return ['| part | | what |', '| --- | --- | --- |', ...rows].join('\n');
 }
 
 /** The plates and beams the spread solver is held to, with what it comes to. */

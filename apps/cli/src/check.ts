@@ -1,4 +1,5 @@
-import { cautionsFor, factorsText, notJudged, SCHOOLS } from '@core/chain/cautions';
+import { cautionsFor, factorsText, SCHOOLS } from '@core/chain/cautions';
+import { notJudged } from '@core/chain/ways-to-fail';
 import type { Link, Verdict } from '@core/chain/evaluate';
 import { judgeFeet, multiplesOfFeet, worstFoot, type FootJudged } from '@core/chain/feet';
 import { headline } from '@core/chain/headline';

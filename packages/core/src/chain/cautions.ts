@@ -1,70 +1,14 @@
-import { contains, rectAbout } from '../geometry/rects';
-import { placeInAxes } from '../geometry/vector';
-import { stiffWords } from '../job/long-base';
-import { panelOf } from '../job/outlines';
 import type { Job } from '../job/schema';
 import { builderOf, BUILDERS, FAMILIES, type Family } from '../loads/registry';
 import { unusualPractice } from '../job/usual-practice';
 import { USUAL_GAMMA_INF } from '../loads/cases';
 import { assumedValues } from '../job/values';
-import { zonesUnder } from '../job/zones';
+import { notJudged } from './ways-to-fail';
 
 export const GENERAL_CAUTION = 'Mast Shoe helps a competent person size and make parts; it does not approve them.';
 
 /** What is likely to decide where nothing but the family is known. */
 const DECIDES: ReadonlyMap<Family, string> = new Map(FAMILIES.map((f) => [f, BUILDERS.find((b) => b.family === f)!.decides]));
-
-/**
- * What of the real load path no link here judges, in words for beside the verdict: first what is this job's own, then what is never
- * judged.
- */
-export function notJudged(job: Job): string[] {
-  const base = rectAbout({ x: 0, y: 0 }, job.base.length.v, job.base.width.v);
-  const held = job.welds.fitting !== 'none' || job.bolts.items.some((b) => contains(base, b));
-  const { skin } = job;
-  return [
-    ...(skin.kind === 'hollow' ? ['what else the section carries, and its ends'] : []),
-    ...(skin.kind === 'flange' ? ['the member itself: its span, its twist, its ends'] : []),
-    ...stiffWords(job),
-    ...(job.lug
-      ? ['the fitting’s own base plate under its lug, and the weld of that lug']
-      : ['the fitting itself: its base, its welds']),
-    ...(held ? [] : ['how the fitting is held to the plate: no weld is written down and no bolt passes through its base']),
-    ...(zonesUnder(job)
-      ? ['how the panel bends where its skin changes: judged as if all of it were either, the worse stands']
-      : []),
-    ...unjudgedParts(job),
-    ...(job.stands ? ['the fitting between its feet, taken as stiff'] : []),
-    ...onThisPanel(job),
-    'the bearers and what holds them',
-    'fatigue',
-  ];
-}
-
-/** Other feet that stand between this foot's bearers, where the job does not say that they share its panel. */
-function onThisPanel(job: Job): string[] {
-  const { stands } = job;
-  const foot = stands?.feet.find((f) => f.id === stands.foot);
-  if (!stands || !foot || stands.on === 'one panel' || job.skin.kind === 'bed') return [];
-  const panel = panelOf(job);
-  const near = stands.feet.filter((f) => f !== foot && contains(panel, placeInAxes(f, foot, foot.turn)));
-  if (near.length === 0) return [];
-  const names = near
-    .slice(0, 3)
-    .map((f) => f.name)
-    .join(', ');
-  return [
-    `what the feet beside it bring to its panel (${names}${near.length > 3 ? ' and others' : ''}): say under How it stands that they stand on one panel`,
-  ];
-}
-
-/** The job's own parts that no link speaks for. */
-function unjudgedParts(job: Job): string[] {
-  const names = (job.parts ?? []).filter((p) => !p.eye && !p.works).map((p) => p.name.toLowerCase());
-  if (names.length === 0) return [];
-  const more = names.length > 3 ? ' and others' : '';
-  return [`what these parts carry and how they are fixed: ${names.slice(0, 3).join(', ')}${more}`];
-}
 
 /** Which code or approval is likely to decide, for the job's family and every load on it, each once. */
 export function decidesFor(job: Job): string[] {

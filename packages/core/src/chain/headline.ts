@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema';
-import { notJudged } from './cautions';
+import { notJudged } from './ways-to-fail';
 import type { Verdict } from './evaluate';
 import type { Meaning, Multiples } from './judge';
 import { hasFigure, type Link } from './link';

@@ -11,7 +11,7 @@ import { factored } from '../loads/load-case';
 import { solvedCase } from '../testing/solved-case';
 import { freeLoad, resolved, testJob } from '../testing/test-job';
 import { fromSheet } from '../units/quantity';
-import { notJudged } from './cautions';
+import { notJudged } from './ways-to-fail';
 import { evaluate } from './evaluate';
 import { judge } from './judge';
 

@@ -4,7 +4,7 @@ import type { Zone } from '../job/survey';
 import { fromSheet } from '../job/values';
 import { solvedCase } from '../testing/solved-case';
 import { resolved, testJob } from '../testing/test-job';
-import { notJudged } from './cautions';
+import { notJudged } from './ways-to-fail';
 import { evaluate } from './evaluate';
 
 const mm = (v: number) => fromSheet(v, `${v} mm`);

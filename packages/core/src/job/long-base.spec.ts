@@ -1,4 +1,4 @@
-import { notJudged } from '../chain/cautions';
+import { notJudged } from '../chain/ways-to-fail';
 import { evaluate } from '../chain/evaluate';
 import { caseFile } from '../testing/case-file';
 import { testJob } from '../testing/test-job';

@@ -1,5 +1,5 @@
 import { evaluate, workingOf } from '../chain/evaluate';
-import { notJudged } from '../chain/cautions';
+import { notJudged } from '../chain/ways-to-fail';
 import { oneFoot, atFoot } from '../job/at-foot';
 import type { FreePart } from '../job/free-part';
 import { mirroredWhole } from '../job/mirrored';

@@ -1,4 +1,4 @@
-import { notJudged } from '../../chain/cautions';
+import { notJudged } from '../../chain/ways-to-fail';
 import { whenWords } from '../../shop/calendar';
 import { head, loud, words, type Block, type Card } from '../../shop/cards/card';
 import { pieceWords } from '../../shop/cards/parts';
@@ -87,7 +87,7 @@ function coverCard(of: Recorded): Card {
     ...(side.asBuilt.deviations.length > 0
       ? [head('Other than drawn'), { kind: 'list' as const, items: side.asBuilt.deviations }]
       : [words('Nothing was found other than drawn, of what was measured.')]),
-    loud(`Not judged: ${[...side.asBuilt.notCounted, ...notJudged(side.feet[0]!.job)].join('; ')}.`),
+    loud(`Not judged: ${[...side.asBuilt.notCounted, ...new Set(side.feet.flatMap((f) => notJudged(f.job)))].join('; ')}.`),
     ...(stamp
       ? [
           words(

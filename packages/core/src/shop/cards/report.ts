@@ -1,4 +1,5 @@
-import { cautionsFor, factorsText, notJudged, SCHOOLS } from '../../chain/cautions';
+import { cautionsFor, factorsText, SCHOOLS } from '../../chain/cautions';
+import { notJudged } from '../../chain/ways-to-fail';
 import { workingOf } from '../../chain/evaluate';
 import { judgedWhole, type JudgedWhole } from '../../chain/on-paper';
 import { atEachFoot } from '../../job/at-foot';
