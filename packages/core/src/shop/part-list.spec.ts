@@ -1,6 +1,8 @@
 import { oneFoot } from '../job/at-foot';
 import { addFoot, madeItsOwn, standingAs } from '../job/feet-edits';
+import type { Job } from '../job/schema';
 import type { WholeJob } from '../job/whole-job';
+import { sharp } from '../geometry/outline';
 import { regionCentroid, roundedRect } from '../geometry/region';
 import { fromSheet } from '../job/values';
 import { lopsidedJob } from '../testing/lopsided-job';
@@ -12,6 +14,8 @@ const listed = (w: WholeJob): readonly ListedPart[] => {
   if ('refusals' in found) throw new Error(found.refusals.map((r) => r.because).join());
   return found.parts;
 };
+const ring = (points: readonly (readonly [number, number])[], bulges: readonly number[] = []) =>
+  points.map(([x, y], i) => sharp(x, y, bulges[i] ?? 0));
 const backed = lopsidedJob((j) => ({ ...j, far: { kind: 'plate', metal: 'S355', thickness: fromSheet(5, '5 mm'), layers: 2 } }));
 
 it('one foot: each part once, with its flat size, area, edge and mass (by hand)', () => {
@@ -51,6 +55,50 @@ it('four feet made alike: two of each hand; a part that is its own mirror image 
   const fold = { edge: 'port', radius: fromSheet(6, '6 mm'), height: fromSheet(40, '40 mm') } as const;
   const bent = testJob({}, (j) => ({ ...j, plate: { ...j.plate, fold } }));
   expect(four(bent)[0]).toMatchObject({ count: 2, mirrored: 2 });
+});
+
+it('an opening, an arc or a countersink on one side alone gives a plate a hand', () => {
+  const four = (change: (j: Job) => Job) =>
+    listed(standingAs(oneFoot(testJob({}, change)), 'F1', 'four feet', { along: 400, across: 300, count: 4 }))[0]!;
+  const hand = (change: (j: Job) => Job) => [four(change).count, four(change).mirrored];
+  const { x0, x1, y0, y1 } = testJob().plate;
+  const opening = (y: number) =>
+    ring([
+      [75, y - 5],
+      [85, y - 5],
+      [85, y + 5],
+      [75, y + 5],
+    ]);
+  const drawn =
+    (bulges: readonly number[], openings: readonly ReturnType<typeof ring>[] = []) =>
+    (j: Job) =>
+      ({
+        ...j,
+        plate: {
+          ...j.plate,
+          corner: 0,
+          outline: {
+            corners: ring(
+              [
+                [x0, y0],
+                [x1, y0],
+                [x1, y1],
+                [x0, y1],
+              ],
+              bulges,
+            ),
+            openings,
+          },
+        },
+      }) as Job;
+  expect(hand(drawn([0, 0, 0, 0]))).toEqual([4, 0]);
+  expect(hand(drawn([0, 0, 0, 0], [opening(0)]))).toEqual([4, 0]);
+  expect(hand(drawn([0, 0, 0, 0], [opening(15)]))).toEqual([2, 2]);
+  expect(hand(drawn([0, 0, 0, 0], [opening(15), opening(-15)]))).toEqual([4, 0]);
+  // Bowed out on one long side; on both.
+  expect(hand(drawn([0.1, 0, 0, 0]))).toEqual([2, 2]);
+  expect(hand(drawn([0.1, 0, 0.1, 0]))).toEqual([4, 0]);
+  expect(hand(drawn([0, 0.1, 0, 0]))).toEqual([4, 0]);
 });
 
 it('a foot made its own has parts of its own, marked on', () => {

@@ -77,15 +77,20 @@ export function markOf(parts: readonly ListedPart[], foot: Pick<Foot, 'id' | 'li
   return found && `${found.mark}${foot.like?.mirrored && found.mirrored > 0 ? OTHER_HAND : ''}`;
 }
 
-/** Whether a flat part turned over lies on itself: outline about its middle and every hole with its partner. */
+/** Whether a flat part turned over lies on itself: every edge of outline and openings, about its middle, and every hole with one made alike. */
 function isMirrorOfItself({ bounds, holes, region, bends }: CutPart): boolean {
   const middle = (bounds.y0 + bounds.y1) / 2;
   const near = (a: number, b: number) => Math.abs(a - b) < 1e-6;
   const flip = <P extends Point>(p: P): P => ({ ...p, y: 2 * middle - p.y });
-  const has = (list: readonly Point[], p: Point) => list.some((q) => near(p.x, q.x) && near(p.y, q.y));
+  const at = (p: Point, q: Point) => near(p.x, q.x) && near(p.y, q.y);
+  const edges = [region.outer, ...region.openings].flatMap((loop) =>
+    loop.map((a, i) => ({ a, b: loop[(i + 1) % loop.length]! })),
+  );
+  // Turned over, an edge runs the other way round, and so bends to the same side of its loop.
+  const edge = ({ a, b }: (typeof edges)[number]) =>
+    edges.some((e) => at(e.a, flip(b)) && at(e.b, flip(a)) && near(e.a.bulge, a.bulge));
   const sameWay = (a: CutHole, b: CutHole) =>
     near(a.slot?.long ?? 0, b.slot?.long ?? 0) && near(Math.sin((a.slot?.turn ?? 0) + (b.slot?.turn ?? 0)), 0);
-  const round = (h: CutHole) =>
-    holes.some((o) => near(o.d, h.d) && sameWay(o, h) && near(flip(h).x, o.x) && near(flip(h).y, o.y));
-  return bends.every((l) => l.from.x === l.to.x) && holes.every(round) && region.outer.every((v) => has(region.outer, flip(v)));
+  const round = (h: CutHole) => holes.some((o) => near(o.d, h.d) && o.then === h.then && sameWay(o, h) && at(flip(h), o));
+  return bends.every((l) => l.from.x === l.to.x) && holes.every(round) && edges.every(edge);
 }

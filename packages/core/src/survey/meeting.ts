@@ -37,29 +37,64 @@ export interface Meeting {
   readonly margin: number;
 }
 
-/** Room a bolt has in both holes together: a box of half sides `a`, `b` rounded by `c`. */
+/**
+ * Room a bolt has in both holes together: how far the two centres may lie apart. Each slot gives its half length along itself, the
+ * fitting's turned with it, and both give their clearance all round: a parallelogram with rounded corners.
+ */
 interface Room {
-  readonly a: number;
-  readonly b: number;
+  /** Half the slot of the fitting as it lies, and of the structure. */
+  readonly f: Point;
+  readonly s: Point;
   readonly c: number;
 }
 
-const halves = (p: HolePattern): Point => (p.along === 'x' ? { x: p.slot / 2, y: 0 } : { x: 0, y: p.slot / 2 });
+const half = (p: HolePattern, turn = 0): Point => {
+  const to = turn + (p.along === 'x' ? 0 : Math.PI / 2);
+  return { x: (p.slot / 2) * Math.cos(to), y: (p.slot / 2) * Math.sin(to) };
+};
 
-/** The fitting as it lies on the structure: turned by more than an eighth, its slots run the other way. */
-const laid = (fitting: HolePattern, theta: number): HolePattern =>
-  Math.abs(Math.cos(theta)) >= Math.abs(Math.sin(theta)) ? fitting : { ...fitting, along: fitting.along === 'x' ? 'y' : 'x' };
+const roomOf = (fitting: HolePattern, structure: HolePattern, d: number, turn: number): Room => ({
+  f: half(fitting, turn),
+  s: half(structure),
+  c: (fitting.hole - d) / 2 + (structure.hole - d) / 2,
+});
 
-function roomOf(fitting: HolePattern, structure: HolePattern, d: number): Room {
-  const [f, s] = [halves(fitting), halves(structure)];
-  return { a: f.x + s.x, b: f.y + s.y, c: (fitting.hole - d) / 2 + (structure.hole - d) / 2 };
+const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y;
+const crossOf = (a: Point, b: Point): number => a.x * b.y - a.y * b.x;
+const within = (v: number, most: number) => Math.min(most, Math.max(-most, v));
+
+/** How much of each slot an offset takes, from −1 to 1, nearest to it; and how far that is from it, negative inside. */
+function taken(e: Point, { f, s }: Room): { readonly u: number; readonly w: number; readonly off: number } {
+  const [lf, ls] = [Math.hypot(f.x, f.y), Math.hypot(s.x, s.y)];
+  const D = crossOf(f, s);
+  if (Math.abs(D) <= 1e-9 * lf * ls || lf === 0 || ls === 0) {
+    // One line, or a point: what lies along it is taken by each by its length.
+    const long = lf + ls;
+    if (long === 0) return { u: 0, w: 0, off: Math.hypot(e.x, e.y) };
+    const way = lf > 0 ? { x: f.x / lf, y: f.y / lf } : { x: s.x / ls, y: s.y / ls };
+    const t = within(dot(e, way), long);
+    const same = dot(f, s) < 0 ? -1 : 1;
+    return { u: t / long, w: (same * t) / long, off: Math.hypot(e.x - t * way.x, e.y - t * way.y) };
+  }
+  const [u, w] = [crossOf(e, s) / D, crossOf(f, e) / D];
+  if (Math.abs(u) <= 1 && Math.abs(w) <= 1) {
+    const height = Math.abs(D);
+    return { u, w, off: Math.max(((Math.abs(u) - 1) * height) / ls, ((Math.abs(w) - 1) * height) / lf) };
+  }
+  // Outside: on the nearest of the four sides.
+  const onSide = (fixed: 'u' | 'w', sign: number) => {
+    const [held, free] = fixed === 'u' ? [f, s] : [s, f];
+    const r = { x: e.x - sign * held.x, y: e.y - sign * held.y };
+    const t = within(dot(r, free) / dot(free, free), 1);
+    const off = Math.hypot(r.x - t * free.x, r.y - t * free.y);
+    return fixed === 'u' ? { u: sign, w: t, off } : { u: t, w: sign, off };
+  };
+  const sides = [onSide('u', 1), onSide('u', -1), onSide('w', 1), onSide('w', -1)];
+  return sides.reduce((a, b) => (b.off < a.off ? b : a));
 }
 
-/** Signed distance from e to the box, negative inside; convex, so its worst over the bolts has one minimum. */
-function outside(dx: number, dy: number, { a, b }: Room): number {
-  const [u, w] = [Math.abs(dx) - a, Math.abs(dy) - b];
-  return u > 0 || w > 0 ? Math.hypot(Math.max(u, 0), Math.max(w, 0)) : Math.max(u, w);
-}
+/** Signed distance from e to the room without its clearance, negative inside; convex, so its worst over the bolts has one minimum. */
+const outside = (e: Point, room: Room): number => taken(e, room).off;
 
 type Three = [number, number, number];
 
@@ -90,13 +125,14 @@ class Offsets {
  * Least largest miss over moves and small turns: the maximum is smoothed by log-sum-exp, sharpened step by step to
  * a thousandth of a millimetre, each time by a descent with Barzilai–Borwein steps (1988) and halving.
  */
-function leastWorst(offsets: Offsets, room: Room, scale: number): Three {
+function leastWorst(offsets: Offsets, roomAt: (theta: number) => Room, scale: number, start: Three): Three {
   const smooth = (q: Three, mu: number) => {
-    const g = offsets.at([q[0], q[1], q[2] / scale]).map((e) => outside(e.x, e.y, room));
+    const room = roomAt(q[2] / scale);
+    const g = offsets.at([q[0], q[1], q[2] / scale]).map((e) => outside(e, room));
     const top = Math.max(...g);
     return top + mu * Math.log(g.reduce((s, v) => s + Math.exp((v - top) / mu), 0));
   };
-  let q: Three = [0, 0, 0];
+  let q: Three = start;
   for (let mu = 1; mu > 1e-4; mu /= 4) {
     let step = mu;
     let f = smooth(q, mu);
@@ -133,20 +169,16 @@ function leastWorst(offsets: Offsets, room: Room, scale: number): Three {
   return [q[0], q[1], q[2] / scale];
 }
 
-const within = (v: number, most: number) => Math.min(most, Math.max(-most, v));
-
 /** One bolt in its two holes: it takes from each its part of the offset. */
 function boltIn(id: string, e: Point, fitting: HolePattern, structure: HolePattern, d: number, room: Room): BoltMeeting {
-  const gap = outside(e.x, e.y, room) - room.c;
-  const [f, s] = [halves(fitting), halves(structure)];
+  const { u, w, off } = taken(e, room);
+  const gap = off - room.c;
   const [cf, cs] = [(fitting.hole - d) / 2, (structure.hole - d) / 2];
-  const share = (own: number, other: number) => (own + other > 0 ? own / (own + other) : 0.5);
-  // What the slots can take they take, each by its length; the rest is split by the clearances round the bolt.
-  const box = { x: within(e.x, room.a), y: within(e.y, room.b) };
-  const rest = { x: e.x - box.x, y: e.y - box.y };
+  // What the slots can take they take, each along itself; the rest is split by the clearances round the bolt.
+  const rest = { x: e.x - u * room.f.x - w * room.s.x, y: e.y - u * room.f.y - w * room.s.y };
   const long = Math.hypot(rest.x, rest.y);
-  const keep = long > 0 ? Math.min(1, room.c / long) * share(cs, cf) : 0;
-  const inStructure = { x: box.x * share(s.x, f.x) + rest.x * keep, y: box.y * share(s.y, f.y) + rest.y * keep };
+  const keep = long > 0 ? Math.min(1, room.c / long) * (cf + cs > 0 ? cs / (cf + cs) : 0.5) : 0;
+  const inStructure = { x: w * room.s.x + rest.x * keep, y: w * room.s.y + rest.y * keep };
   return {
     id,
     dx: e.x,
@@ -172,15 +204,21 @@ export function meetingOf(fitting: HolePattern, structure: HolePattern, d: numbe
     );
   const fit = fitPattern(fitting.holes, structure.holes, mirrored);
   if (isRefusal(fit)) return fit;
-  const lying = laid(fitting, fit.move.theta);
-  const room = roomOf(lying, structure, d);
+  // In the mirror an upright or level slot is as it was.
+  const roomAt = (theta: number) => roomOf(fitting, structure, d, fit.move.theta + theta);
   const set = fitting.holes.map((p) => moved(p, fit.move));
   const names = new Map(structure.holes.map((p) => [p.id, p]));
   const to = fitting.holes.map((p, i) => names.get(p.id) ?? structure.holes[i]!);
   const offsets = new Offsets(set, to);
   const scale = Math.max(1, ...set.map((p) => Math.hypot(p.x - set[0]!.x, p.y - set[0]!.y)));
-  const q = leastWorst(offsets, room, scale);
-  const bolts = offsets.at(q).map((e, i) => boltIn(fitting.holes[i]!.id, e, lying, structure, d, room));
+  const worst = (q: Three) => Math.max(...offsets.at(q).map((e) => outside(e, roomAt(q[2]))));
+  // Slots let it turn: from where the holes fit best, and from a little to either side of that.
+  const reach = Math.max(fitting.slot, structure.slot, 1);
+  const starts = fitting.slot + structure.slot > 0 ? [0, reach / 2, -reach / 2] : [0];
+  const found = starts.map((turn) => leastWorst(offsets, roomAt, scale, [0, 0, turn]));
+  const q = found.reduce((a, b) => (worst(b) < worst(a) - 1e-9 ? b : a));
+  const room = roomAt(q[2]);
+  const bolts = offsets.at(q).map((e, i) => boltIn(fitting.holes[i]!.id, e, fitting, structure, d, room));
   const margin = Math.min(...bolts.map((b) => b.play - b.miss));
   const more = offsets.asMove(q);
   const [c, s] = [Math.cos(more.theta), Math.sin(more.theta)];
