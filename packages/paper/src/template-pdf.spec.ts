@@ -1,3 +1,4 @@
+import { paperDoc } from './paper-doc';
 import { inflateSync } from 'node:zlib';
 import { sheetWords } from '@core/shop/sheet-words';
 import type { Job } from '@core/job/schema';
@@ -231,6 +232,14 @@ it.each(['a4', 'letter'] as const)(
   },
 );
 
+it('no printer is to fit it to its paper, and it says which language it is in', async () => {
+  const { doc, done } = paperDoc('Template');
+  doc.addPage();
+  doc.end();
+  const raw = (await done).toString('latin1');
+  expect(raw).toContain('/PrintScaling /None');
+  expect(raw).toContain('/Lang (en)');
+});
 it('a stencil leaves bridges: each hole of 11 is cut in two lines of π·11/2 less a twelfth of its edge, the outline whole', async () => {
   const r = resolved(lopsidedJob());
   const part = cutParts(r)[0]!;

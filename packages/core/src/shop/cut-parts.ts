@@ -1,3 +1,4 @@
+import { contains } from '../geometry/rects';
 import { type Point, type Rect } from '../geometry/points';
 import { cutLength, regionArea, roundedRect, type Region } from '../geometry/region';
 import { baseHoleFor } from '../job/layout-refusals';
@@ -99,9 +100,12 @@ export function fittingHoles(r: Resolved): CutHole[] {
   if (job.welds.fitting !== 'none') return [];
   const taken = new Set(r.bolts.map((b, i) => baseHoleFor(job, b, atBolt(r, i).d)?.id));
   const slot = r.baseHole.slot > 0 ? `under the middle of a slot ${r.baseHole.slot} mm longer than it is wide` : '';
-  return job.base.holes
-    .filter((h) => !taken.has(h.id))
-    .map((h) => ({ id: h.id, x: h.x, y: h.y, d: (h.d ?? job.base.hole).v, takes: 'fitting' as const, then: slot }));
+  return (
+    job.base.holes
+      // What stands outside the base's metal is no hole of it, and nothing is drilled under it.
+      .filter((h) => !taken.has(h.id) && contains(r.base, h))
+      .map((h) => ({ id: h.id, x: h.x, y: h.y, d: (h.d ?? job.base.hole).v, takes: 'fitting' as const, then: slot }))
+  );
 }
 
 /** The part a thread or a nut is made in: the backing, else the skin. */

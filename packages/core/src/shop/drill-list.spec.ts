@@ -1,6 +1,7 @@
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { lopsidedJob } from '../testing/lopsided-job';
+import { caseFile } from '../testing/case-file';
 import { resolved, testJob, withJoint } from '../testing/test-job';
 import { drillList } from './drill-list';
 
@@ -181,4 +182,37 @@ it('an adapter plate lists the fitting’s own holes, plate only', () => {
     diameter: 9,
     fastener: 'fitting’s bolt',
   });
+});
+
+it('a hole that stands outside the base is no hole of it: nothing is drilled there', () => {
+  const out = (x: number) =>
+    testJob({}, (j) => ({
+      ...j,
+      base: {
+        ...j.base,
+        holes: [
+          { id: 'H1', x, y: 0 },
+          { id: 'H2', x: -30, y: 0 },
+        ],
+      },
+    }));
+  const drilled = (x: number) =>
+    rows(out(x))
+      .filter((r) => r.hole.startsWith('H'))
+      .map((r) => r.hole);
+  // The base is 120 long.
+  expect(drilled(59)).toEqual(['H1', 'H2']);
+  expect(drilled(61)).toEqual(['H2']);
+});
+
+it('a bolt in a solid zone of a sandwich goes through no core: it is not overdrilled for a plug', () => {
+  const job = caseFile('bolt-in-a-solid-zone');
+  const zoned = resolved(job);
+  const solid = zoned.bolts.filter((b) => zoned.kinds[b.kind]!.skinKind !== 'sandwich').map((b) => b.id);
+  const cored = zoned.bolts.filter((b) => zoned.kinds[b.kind]!.skinKind === 'sandwich').map((b) => b.id);
+  const over = drillList(job, zoned)
+    .filter((r) => r.note.includes('overdrill'))
+    .map((r) => r.hole);
+  expect(solid.length).toBeGreaterThan(0);
+  expect(over).toEqual(cored);
 });

@@ -89,12 +89,14 @@ function skinSteps(r: Resolved): { readonly diameter: number; readonly note: str
       },
     ];
   }
-  if (sleeve === 'plug')
+  // A bolt in a solid zone goes through no core.
+  if (sleeve === 'plug' && r.skinKind === 'sandwich')
     return [
       { diameter: tubeOutside, note: 'overdrill, clear the core, fill with thickened epoxy and let it cure' },
       { diameter: r.skinHole, note: 'drill again through the cured plug' },
     ];
-  if (sleeve === 'sleeve') return [{ diameter: tubeOutside, note: 'for the sleeve' }];
+  if (sleeve === 'sleeve' && (r.skinKind === 'sandwich' || r.skinKind === 'hollow'))
+    return [{ diameter: tubeOutside, note: 'for the sleeve' }];
   if (holding === 'rivet nut')
     return [{ diameter: rivetNutHole(r.size), note: 'for the body of the rivet nut, by its maker’s sheet; without a burr' }];
   if (r.far.kind !== 'plate' && holding === 'tapped')

@@ -41,7 +41,8 @@ const SHEET = 3;
 /** The pilot that hole saws carry, mm. */
 const SAW_PILOT = 6.35;
 
-/** What a hole may be short of and counts as met, mm. */
+/** What a drill may be short of and still makes the hole, mm; in inches more: 17/32 of 13.494 is the 13.5 of an M12 (common practice). */
+const INCH_HAIR = 0.02;
 const HAIR = 0.005;
 
 /** Drills an inch shop has: 64ths to 1 in and letters; the smallest that is no smaller than asked. */
@@ -54,7 +55,7 @@ export function inchDrill(d: number): { d: number; text: string } {
     d: inches * INCH,
     text: `${name} (${inches.toFixed(3)} in)`,
   }));
-  const all = [...sixtyFourths, ...letters].filter((k) => k.d >= d - HAIR).sort((a, b) => a.d - b.d);
+  const all = [...sixtyFourths, ...letters].filter((k) => k.d >= d - INCH_HAIR).sort((a, b) => a.d - b.d);
   return all[0] ?? { d, text: `${(d / INCH).toFixed(3)} in` };
 }
 

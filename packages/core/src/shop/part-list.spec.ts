@@ -157,3 +157,8 @@ it('what is stamped at a mirrored foot has a stroke, and none where the part has
   const alike = standingAs(oneFoot(testJob()), 'F1', 'two rails', { along: 1, across: 500, count: 2 });
   expect(alike.feet.map((f) => markOf(listed(alike), f, 'plate'))).toEqual(['1', '1']);
 });
+
+it('plate is told in the unit of the job: 3/16 in, and never 4.762499 mm', () => {
+  const inch = (j: Job): Job => ({ ...j, units: 'inch', plate: { ...j.plate, thickness: fromSheet(4.762499, '3/16 in') } });
+  expect(listed(oneFoot(testJob({}, inch)))[0]!.stock).toBe('Steel S275, 3/16 in');
+});

@@ -4,6 +4,7 @@ import type { Point } from '../geometry/points';
 import { atFoot, drawnBy } from '../job/at-foot';
 import { isResolved, resolve } from '../job/resolve';
 import type { Foot, WholeJob } from '../job/whole-job';
+import { formatQuantity, type UnitSystem } from '../units/format-quantity';
 import type { Refusal } from '../units/refusal';
 import { cutParts, holeArea, partMass, type CutHole, type CutPart } from './cut-parts';
 
@@ -33,6 +34,10 @@ export interface ListedPart {
   readonly part: CutPart;
 }
 
+/** Plate by its metal and its thickness, in the job’s own unit: what it is bought and kept by. */
+export const plateStock = ({ metal, thickness }: Pick<CutPart, 'metal' | 'thickness'>, units: UnitSystem): string =>
+  `${metal.name}, ${formatQuantity(thickness, 'length', units)}`;
+
 /** Every part of a job once, counted over the feet that are made alike: each design's parts in the order its feet stand. */
 export function partList(whole: WholeJob): { readonly parts: readonly ListedPart[] } | { readonly refusals: readonly Refusal[] } {
   const drawn = whole.feet.filter((f) => f.design);
@@ -52,7 +57,7 @@ export function partList(whole: WholeJob): { readonly parts: readonly ListedPart
         name: part.name,
         count: part.count * (handed ? alike.length - other : alike.length),
         mirrored: handed ? part.count * other : 0,
-        stock: `${part.metal.name}, ${part.stock ?? `${part.thickness} mm`}`,
+        stock: part.stock ? `${part.metal.name}, ${part.stock}` : plateStock(part, whole.units),
         area: regionArea(part.region) - holes,
         perimeter: cutLength(part.region),
         centroid: regionCentroid(

@@ -66,6 +66,12 @@ it('which version, the bolts with their torque, the verdict, and what was not ju
   expect([heavy.holds, heavy.verdict.startsWith('DOES NOT HOLD (by hand): ')]).toEqual([false, true]);
 });
 
+it('a part that no bolt goes through has nothing to tighten', () => {
+  const r = resolved(lopsidedJob());
+  const part = { ...cutParts(r)[0]!, holes: [] };
+  expect(sheetWords(r, { version: 1, on: '2026-03-04' })(part).bolts).toBe('');
+});
+
 it('what is stamped leads; a piece of the other hand has a stroke beside it and is named', () => {
   const r = resolved(lopsidedJob());
   const [part] = cutParts(r);

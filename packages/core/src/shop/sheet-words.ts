@@ -51,14 +51,16 @@ export function sheetWords(
   const foot = job.stands?.feet.find((f) => f.id === job.stands?.foot);
   const n = assumedValues(job).length;
   const mm = (v: number) => formatQuantity(v, 'length', job.units);
+  const bolts = `${boltLines(r)
+    .map((b) => `${b.ids.length} ${b.words} (${b.ids.join(', ')})`)
+    .join('; ')}. Tighten to ${tightenWords(r)}`;
   return (part) => ({
     job: foot ? `${job.name}, ${foot.name}` : job.name,
     issue: `version ${issue.version}, ${issue.on}`,
     part: [markOf(part) === undefined ? '' : `Stamp ${markOf(part)}`, partWords(r, part, mm)].filter(Boolean).join(': '),
     holes: holeWords(part, mm),
-    bolts: `${boltLines(r)
-      .map((b) => `${b.ids.length} ${b.words} (${b.ids.join(', ')})`)
-      .join('; ')}. Tighten to ${tightenWords(r)}`,
+    // A part no bolt goes through has nothing to tighten.
+    bolts: part.holes.some((h) => h.takes === 'bolt') ? bolts : '',
     holds: said.holds,
     verdict: said.verdict,
     kept: said.figures.join('. '),

@@ -2,7 +2,7 @@ import type { WholeJob } from '../job/whole-job';
 import { SHEET_SIZES } from '../stock/sheet-sizes';
 import type { ShopSettings } from '../stock/shop-settings';
 import type { Refusal } from '../units/refusal';
-import { partList, type ListedPart } from './part-list';
+import { partList, plateStock, type ListedPart } from './part-list';
 import type { Rect } from '../geometry/points';
 import { withHand } from './laid-by-hand';
 import { rectangleIn } from './nest-in-openings';
@@ -20,7 +20,7 @@ export function sheetsWanted(
   const by = new Map<string, ListedPart[]>();
   for (const p of list.parts)
     if (!p.part.sawn) {
-      const stock = `${p.part.metal.name}, ${p.part.thickness} mm`;
+      const stock = plateStock(p.part, whole.units);
       by.set(stock, [...(by.get(stock) ?? []), p]);
     }
   const planned = [...by].map(([stock, parts]): SheetsWanted => ({
