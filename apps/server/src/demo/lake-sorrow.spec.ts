@@ -125,7 +125,7 @@ describe('the bench seats, a left and right pair', () => {
     expect(oneSidedOf(bench.survey).map((c) => c.name)).toEqual(['Foot to wheel arch']);
     const surface = surfaceOf(bench.survey.shims);
     if (isRefusal(surface)) throw new Error(surface.because);
-    expect(packersFor(bench.bolts.items, bench.survey.shims, surface).map((p) => p.thickness)).toEqual([0, 0.4, 1.5, 0.9]);
+    expect(packersFor(bench, surface).map((p) => p.thickness)).toEqual([0, 0.4, 1.5, 0.9]);
   });
 });
 

@@ -10,6 +10,6 @@ export function packedUnder(job: Job): (bolt: Job['bolts']['items'][number]) => 
   const surface = surfaceOf(shims);
   const own = (b: Job['bolts']['items'][number]) => b.packed?.v ?? all;
   if (isRefusal(surface)) return own;
-  const shim = new Map(packersFor(job.bolts.items, shims, surface).map((p) => [p.id, p.thickness]));
+  const shim = new Map(packersFor(job, surface).map((p) => [p.id, p.thickness]));
   return (b) => own(b) + (shim.get(b.id) ?? 0);
 }

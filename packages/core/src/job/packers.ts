@@ -1,4 +1,4 @@
-import { collinear, distance, type Point } from '../geometry/points';
+import { collinear, distance, type Point, type Rect } from '../geometry/points';
 import type { Shim } from './survey';
 import { refuse, type Refusal } from '../units/refusal';
 
@@ -22,6 +22,13 @@ export interface Packer {
   readonly thickness: number;
   /** True where a gap was read at the bolt; otherwise the plane is taken there. */
   readonly read: boolean;
+}
+
+/** What is packed level: bolts, the plate over them, and where gaps were read. */
+export interface Packed {
+  readonly bolts: { readonly items: readonly (Point & { readonly id: string })[] };
+  readonly plate: Rect;
+  readonly survey: { readonly shims: readonly Shim[] };
 }
 
 /** Gap readings nearer to a bolt than this count as taken at it, mm. */
@@ -55,19 +62,19 @@ export function surfaceOf(shims: readonly Shim[]): Surface | Refusal {
   return { g0, gx, gy, heel: Math.atan(gy), trim: Math.atan(gx), off, outOfFlat: Math.max(...offs) - Math.min(...offs) };
 }
 
-/** Packer under each bolt, level over all of them: the gap there less the least gap, so one bolt needs none. */
-export function packersFor(
-  bolts: readonly (Point & { readonly id: string })[],
-  shims: readonly Shim[],
-  surface: Surface,
-): Packer[] {
+/**
+ * Packer under each bolt, level over all of them: the gap there less the least gap under the plate, so that one bolt needs none, and
+ * where the structure stands highest between them all do: a plate drawn down over a high spot rocks on it, or bends.
+ */
+export function packersFor({ bolts: { items: bolts }, plate, survey: { shims } }: Packed, surface: Surface): Packer[] {
   if (bolts.length === 0) return [];
   const gaps = bolts.map((b) => {
     const nearest = shims.reduce((n, s) => (distance(s, b) < distance(n, b) ? s : n));
     const near = distance(nearest, b) <= AT_BOLT ? nearest : undefined;
     return { id: b.id, gap: near ? near.gap.v : gapAt(surface, b), read: near !== undefined };
   });
-  const least = Math.min(...gaps.map((g) => g.gap));
+  const under = shims.filter((s) => s.x >= plate.x0 && s.x <= plate.x1 && s.y >= plate.y0 && s.y <= plate.y1);
+  const least = Math.min(...gaps.map((g) => g.gap), ...under.map((s) => s.gap.v));
   return gaps.map(({ id, gap, read }) => ({ id, thickness: gap - least, read }));
 }
 

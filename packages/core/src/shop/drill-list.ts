@@ -37,7 +37,7 @@ function packerNotes(job: Job): ReadonlyMap<string, string> {
   const surface = surfaceOf(shims);
   if (isRefusal(surface)) return new Map();
   return new Map(
-    packersFor(job.bolts.items, shims, surface)
+    packersFor(job, surface)
       .filter((p) => p.thickness >= 0.05)
       .map((p) => [p.id, `packer ${formatQuantity(p.thickness, 'length', job.units)}${p.read ? '' : ' by the plane'}`]),
   );

@@ -5,6 +5,9 @@ import { asBuilt, outOfSquare } from './as-built';
 import { centreOf, centresFrom } from './centres';
 import { packersFor, surfaceOf, type Surface } from '../job/packers';
 
+/** Under a plate that reaches past every reading. */
+const packed = (items: { id: string; x: number; y: number }[], shims: readonly Shim[], s: Surface, half = 500) =>
+  packersFor({ bolts: { items }, plate: { x0: -half, x1: half, y0: -half, y1: half }, survey: { shims } }, s);
 const q = (v: number) => fromSheet(v, `${v} mm`);
 let made = 0;
 const reading = (from: string, to: string, way: Reading['way'], over: Reading['over'], v: number): Reading => ({
@@ -116,7 +119,7 @@ describe('heel, flatness and packers', () => {
     expect(s.outOfFlat).toBeCloseTo(0, 9);
     // A bolt away from the readings takes the plane: at (100, 60), 1 + 0.01·100 + gy·60.
     const gy = (0.4 - 1 - 0.01 * 40) / 120;
-    const packers = packersFor(
+    const packers = packed(
       [
         { id: 'B1', x: 100, y: 60 },
         { id: 'B2', x: 0, y: 0 },
@@ -132,7 +135,7 @@ describe('heel, flatness and packers', () => {
     const s = surface(...corners);
     // A plane through four corners misses each by a quarter of the warp: ±0.2.
     expect(s.outOfFlat).toBeCloseTo(0.4, 9);
-    const packers = packersFor(
+    const packers = packed(
       corners.map(({ id, x, y }) => ({ id, x: x * 0.97, y })),
       corners,
       s,
@@ -140,9 +143,17 @@ describe('heel, flatness and packers', () => {
     expect(packers.map((k) => k.thickness)).toEqual([0, 0, 0, 0.8]);
     expect(packers.every((k) => k.read)).toBe(true);
   });
+  it('a high spot under the middle: four bolts, 1.5 mm under each; past the plate it is none of its business', () => {
+    const corners = [shim('S1', 100, 50, 1.5), shim('S2', -100, 50, 1.5), shim('S3', -100, -50, 1.5), shim('S4', 100, -50, 1.5)];
+    const bolts = corners.map(({ id, x, y }) => ({ id, x, y }));
+    const middle = [...corners, shim('S5', 0, 0, 0)];
+    expect(packed(bolts, middle, surface(...middle)).map((p) => p.thickness)).toEqual([1.5, 1.5, 1.5, 1.5]);
+    const beside = [...corners, shim('S5', 300, 0, 0)];
+    expect(packed(bolts, beside, surface(...beside), 150).map((p) => p.thickness)).toEqual([0, 0, 0, 0]);
+  });
   it('of two gaps near a bolt the nearer is its own', () => {
     const shims = [shim('S1', 6, 0, 2), shim('S2', 1, 0, 0.5), shim('S3', 100, 0, 0), shim('S4', 0, 90, 0)];
-    const [b] = packersFor(
+    const [b] = packed(
       [
         { id: 'B1', x: 0, y: 0 },
         { id: 'B2', x: 100, y: 0 },

@@ -103,7 +103,7 @@ export class AsBuiltSheet {
   });
   protected readonly packers = computed(() => {
     const s = this.level();
-    return s ? packersFor(this.job().bolts.items, this.job().survey.shims, s) : [];
+    return s ? packersFor(this.job(), s) : [];
   });
 
   /** The rectangle whose diagonals are read: the structure's outermost holes where they were measured, else the bolts'. */

@@ -131,7 +131,7 @@ export class SurveyPlan {
     const s = surfaceOf(this.job().survey.shims);
     if (isRefusal(s)) return [];
     const at = new Map(this.job().bolts.items.map((b) => [b.id, b]));
-    return packersFor(this.job().bolts.items, this.job().survey.shims, s).map((p) => ({
+    return packersFor(this.job(), s).map((p) => ({
       ...p,
       ...at.get(p.id)!,
       words: this.show(p.thickness),
