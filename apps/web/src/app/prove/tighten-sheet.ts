@@ -179,7 +179,7 @@ export class TightenSheet implements OnDestroy {
   protected readonly faults = TURN_FAULTS;
   protected readonly confirmed = CONFIRMED;
   protected readonly asks = {
-    'bolts fitted': 'size and class: M8 8.8',
+    'bolts fitted': 'M8 8.8',
     'nut class': 'as stamped: 8',
     lubrication: 'lightly oiled, dry …',
   } as const;
