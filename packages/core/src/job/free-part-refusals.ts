@@ -1,3 +1,4 @@
+import { runsThroughItself } from '../geometry/bent-bar';
 import { outlineFault } from '../geometry/outline';
 import { bends as bendsCold, leastBend, setback } from '../stock/bends';
 import type { Metal } from '../stock/metals';
@@ -54,6 +55,9 @@ function barRefusals(s: Extract<Part['stock'], { form: 'flat bar' }>, metal: Met
     return [refuse(field, `${s.bends.length} bends between ${s.legs.length} legs`, 'one bend less than legs')];
   if (s.bends.length > 0 && !bendsCold(metal))
     return [refuse(field, `${metal.name} does not bend cold`, 'a metal, or a straight bar')];
+  const bar = { legs: s.legs, turns: s.bends.map((b) => (b.up ? b.angle : -b.angle)) };
+  if (runsThroughItself(bar, t))
+    return [refuse(field, 'bent so it runs through itself', 'legs that stay clear of each other, or another way up')];
   const no: Refusal[] = [];
   const r_min = leastBend(metal) * t;
   for (const [k, b] of s.bends.entries())

@@ -1,3 +1,4 @@
+import { evaluate } from '../chain/evaluate';
 import { fromSheet } from '../job/values';
 import type { FreePart } from '../job/free-part';
 import { resolved, testJob } from '../testing/test-job';
@@ -56,6 +57,29 @@ it('lists every bend from both ends in, the shorter end first, with where it sta
   expect(first.from).toBeCloseTo(80 - 12, 9);
   expect(first.to - first.from).toBeCloseTo((Math.PI / 2) * 8.4, 9);
   expect(first.leastLeg).toBeCloseTo(4 * 6 + 12, 9);
+});
+describe('a bar that cannot be bent as it is drawn', () => {
+  const bent = (legs: number[], made: 'press' | 'vise' = 'press'): FreePart => ({
+    ...bar('press'),
+    stock: {
+      ...bar('press').stock,
+      legs: legs.map(q),
+      bends: legs.slice(1).map(() => ({ angle: degrees(90), radius: q(6), up: true, made })),
+    } as FreePart['stock'],
+  });
+  const job = (part: FreePart) => testJob(undefined, (j) => ({ ...j, parts: [part] }));
+  it('100, 50, 60 and 120, a quarter each: through itself, refused', () => {
+    expect(evaluate(job(bent([100, 50, 60, 120]))).refusals.map((no) => no.because)).toContain('bent so it runs through itself');
+    expect(evaluate(job(bent([100, 50, 60, 40]))).refusals.map((no) => no.because)).not.toContain(
+      'bent so it runs through itself',
+    );
+  });
+  it('a U of 120, 40 and 120 fouls the punch in every order, and says so; in a vise, and where it is shallow, it does not', () => {
+    const says = (part: FreePart) => bendOrder(resolved(job(part))).map((b) => b.says.includes('FOULS'));
+    expect(says(bent([120, 40, 120]))).toEqual([false, true]);
+    expect(says(bent([120, 40, 120], 'vise'))).toEqual([false, false]);
+    expect(says(bent([60, 120, 60]))).toEqual([false, false]);
+  });
 });
 it('a kerf is sawn to a fifth of the thickness, as wide as closes it, and welded back', () => {
   const kerf = bendOrder(withPart('kerf')).find((b) => b.made === 'kerf')!;

@@ -1,4 +1,5 @@
 import type { BEND_WAYS } from '../job/free-part';
+import { clearOrder, foulsPress } from '../geometry/bent-bar';
 import { insideRadius, partBlank } from '../job/part-blank';
 import type { Resolved } from '../job/resolve';
 import { kFactor, setback } from '../stock/bends';
@@ -62,6 +63,9 @@ const WORDS = {
   rolled: 'between start and end, a little more each pass',
 } as const;
 
+/** Said of a bend that no order of bends makes room for. */
+const NO_ORDER = '; FOULS the punch or the ram in every order: bend it in a vise, or weld it of two pieces';
+
 /** Every bend of a foot, part by part: what is outside goes first, so that the legs clear the tool (common practice). */
 export function bendOrder(r: Resolved): BendRow[] {
   return [...plateBend(r), ...r.freeParts.flatMap(({ part, metal }) => partBends(part, metal, r.job.units))];
@@ -106,11 +110,16 @@ function partBends(part: Resolved['freeParts'][number]['part'], metal: Metal, un
   const n = stock.bends.length;
   // From both ends in, the shorter end first.
   const legAt = (i: number) => Math.min(stock.legs[i]!, stock.legs[i + 1]!);
-  const order = stock.bends
+  const wished = stock.bends
     .map((_b, i) => i)
     .sort((a, b) => Math.min(a, n - 1 - a) - Math.min(b, n - 1 - b) || legAt(a) - legAt(b));
-  return order.map((i, k): BendRow => {
+  const bar = { legs: stock.legs, turns: stock.bends.map((b) => (b.up ? b.angle : -b.angle)) };
+  const pressed = (i: number) => (stock.bends[i]!.made ?? 'press') === 'press';
+  const order = clearOrder(bar, wished, pressed);
+  const before = (k: number) => stock.bends.map((_b, i) => wished.indexOf(i) < k);
+  return (order ?? wished).map((i, k): BendRow => {
     const b = stock.bends[i]!;
+    const fouls = !order && pressed(i) && foulsPress(bar, i, before(k)) ? NO_ORDER : '';
     const flat = blank.bends[i]!;
     const w = new Working(true);
     const made = b.made ?? 'press';
@@ -130,7 +139,7 @@ function partBends(part: Resolved['freeParts'][number]['part'], metal: Metal, un
       K: made === 'kerf' ? 1 : kFactor(radius, t),
       leg: legAt(i),
       leastLeg: made === 'press' ? leastLeg(t, radius) : setback(b.angle, radius, t),
-      says: `${b.up ? 'up' : 'down'}; ${made === 'kerf' ? sawn : WORDS[made]}`,
+      says: `${b.up ? 'up' : 'down'}; ${made === 'kerf' ? sawn : WORDS[made]}${fouls}`,
       steps: w.steps,
     };
   });
