@@ -59,7 +59,7 @@ test('a winch is stood on four feet: what comes to each, one in hand, one made i
   expect(own.feet[3].design.plate.thickness.v).toBeGreaterThan(own.feet[0].design.plate.thickness.v);
 
   await page.getByRole('link', { name: /^Make/ }).click();
-  const link = page.getByRole('link', { name: 'DXF, all' });
+  const link = page.getByRole('link', { name: 'DXF with words' });
   const { headers, status } = await page.request
     .get((await link.getAttribute('href'))!)
     .then((r) => ({ headers: r.headers(), status: r.status() }));

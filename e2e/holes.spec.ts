@@ -32,7 +32,7 @@ test('holes: a ring of bolts, one slotted at an angle, a hole of the plate’s o
   expect(bolts.items[0].holes).toMatchObject({ slot: { v: 30 }, skin: { v: 12 }, turn: expect.closeTo(-Math.PI / 4, 6) });
   expect(plate.holes[0]).toMatchObject({ id: 'P1', purpose: 'locating', x: 102, y: 40 });
 
-  const dxf = await (await page.request.get(`/api/jobs/${id}/plate.dxf?lines=cut`)).text();
+  const dxf = await (await page.request.get(`/api/jobs/${id}/plate.dxf`)).text();
   const holes = new DxfParser().parseSync(dxf)!.entities.filter((e) => e.layer === 'HOLES');
   expect(holes.filter((e) => e.type === 'LWPOLYLINE')).toHaveLength(1);
   expect(holes.filter((e) => e.type === 'CIRCLE').length).toBe(3 + 1 + (await stored(page, id)).base.holes.length);

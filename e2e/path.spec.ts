@@ -154,7 +154,7 @@ test('from a load on a fitting to a plate you can cut', async ({ page }) => {
   expect(words).toMatch(/does not\s+approve/);
   expect(words).toContain('ASSUMED');
 
-  const dxf = new DxfParser().parseSync((await take('DXF, all')).toString())!;
+  const dxf = new DxfParser().parseSync((await take('DXF with words')).toString())!;
   const circles = (dxf.entities as unknown as { layer: string; center: { x: number; y: number }; radius: number }[]).filter(
     (e) => e.layer === 'HOLES',
   );

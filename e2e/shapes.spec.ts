@@ -34,7 +34,7 @@ test('a plate is wrapped round its holes, a corner moved by pointer and by key, 
   await saved(page);
   expect(await at()).toMatchObject({ make: 'clip', size: 25 });
   // An act is a step: the clip’s size, the clip, the drag and the nudge go back one by one.
-  const text = await (await page.request.get(`/api/jobs/${id}/plate.dxf?only=cut`)).text();
+  const text = await (await page.request.get(`/api/jobs/${id}/plate.dxf`)).text();
   const entities = new DxfParser().parseSync(text)!.entities as unknown as { layer: string; vertices?: unknown[] }[];
   expect(entities.find((e) => e.layer === 'PLATE_OUTLINE')!.vertices).toHaveLength(8);
   await expect(page.locator('ms-load-path ol')).toBeVisible();

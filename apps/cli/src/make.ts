@@ -105,7 +105,7 @@ async function partFiles(of: MadeOf, paper: 'a4' | 'letter', today: string, put:
         const text = partFile(
           part,
           said,
-          { ending, mirrored, kerf: 0, cutOnly: false },
+          { ending, mirrored, kerf: 0, cutOnly: true },
           part.id === 'plate' ? foot.r.base : undefined,
         );
         if (isRefusal(text)) notMade.push(`${name}.${ending}: ${refusalText(text)}`);

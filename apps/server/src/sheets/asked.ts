@@ -26,7 +26,7 @@ const template = z.object({
   correct: oneOf('correct', ['yes', 'no']).default('yes'),
   as: oneOf('as', ['template', 'stencil']).default('template'),
 });
-const cut = z.object({ part: Part, foot: Foot, hand: Hand, kerf: Kerf, only: oneOf('only', ['cut']).optional() });
+const cut = z.object({ part: Part, foot: Foot, hand: Hand, kerf: Kerf, with: oneOf('with', ['words']).optional() });
 const lists = z.object({ numbers: Numbers });
 const pages = z.object({ paper: Paper });
 const sheet = z.object({ stock: z.string().max(120), sheet: z.coerce.number().int().min(1).default(1), kerf: Kerf });

@@ -50,13 +50,13 @@ export function cutFile(whole: WholeJob, of: SheetOf, asked: Asked<'plate.dxf'>,
   const part = partOf(found, asked.part);
   if (isNo(part)) return part;
   const said = found.say(part);
-  const as = { ending, mirrored: asked.hand === 'other', kerf: asked.kerf, cutOnly: asked.only === 'cut' };
+  const as = { ending, mirrored: asked.hand === 'other', kerf: asked.kerf, cutOnly: asked.with !== 'words' };
   const body = partFile(part, said, as, part.id === 'plate' ? found.r.base : undefined);
   if (isRefusal(body)) return { kind: 'refused', refusals: [body] };
   const what = [
     part.name,
     as.mirrored ? 'other hand' : '',
-    as.cutOnly ? 'cut only' : '',
+    as.cutOnly ? '' : 'with words',
     as.kerf > 0 ? `compensated ${as.kerf} mm` : '',
     said.holds ? '' : 'DOES NOT HOLD',
   ];

@@ -133,10 +133,14 @@ describe('the DXF', () => {
   it('of any part, whole or cut only; a part that is not there is told by name', async () => {
     const backed = lopsidedJob((j) => ({ ...j, far: { kind: 'plate', metal: 'S275', thickness: mm(5), past: 10 } }));
     const { http, at, take } = sheets(backed);
-    const whole = (await take('plate.dxf?part=backing')).body.toString('utf8');
+    const whole = (await take('plate.dxf?part=backing&with=words')).body.toString('utf8');
+    expect(new Set(new DxfParser().parseSync(whole)!.entities.map((e) => e.layer))).toContain('CAUTION');
     expect(whole).toMatch(holds);
     expect(whole).toContain(`version 1, ${today}`);
-    const bare = new DxfParser().parseSync((await take('plate.dxf?part=backing&only=cut')).body.toString('utf8'))!;
+    // What goes to the cutter unasked is what is cut, and says in its comments what it is.
+    const file = (await take('plate.dxf?part=backing')).body.toString('utf8');
+    expect(file).toMatch(holds);
+    const bare = new DxfParser().parseSync(file)!;
     expect(new Set(bare.entities.map((e) => e.layer))).toEqual(new Set(['PLATE_OUTLINE', 'HOLES']));
     expect((await http.get(`${at}/plate.dxf?part=lid`).expect(404)).body.detail).toContain('allowed: plate, backing');
   });

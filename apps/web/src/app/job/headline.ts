@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { headline, times } from '@core/chain/headline';
+import { notJudged } from '@core/chain/ways-to-fail';
 import type { Verdict } from '@core/chain/evaluate';
 import { spreadRulesOf } from '@core/job/spread-rules';
 import type { Job } from '@core/job/schema';
@@ -13,8 +14,12 @@ import { Judge } from './judge';
   imports: [RouterLink],
   template: `
     <div class="says" aria-live="polite">
-      <span class="by">{{ by() }}</span>
-      <b>{{ words().says }}</b>
+      @if (words(); as w) {
+        <span class="by">{{ by() }}</span>
+        <b>{{ w.says }}</b>
+      } @else {
+        <p class="judging note" role="status">Being judged …</p>
+      }
     </div>
     <ul class="kept">
       @for (k of kept(); track k) {
@@ -43,7 +48,7 @@ import { Judge } from './judge';
         </li>
       }
     </ul>
-    <p class="unjudged"><b>Not judged:</b> {{ words().notJudged.join('; ') }}.</p>
+    <p class="unjudged"><b>Not judged:</b> {{ unjudged() }}.</p>
   `,
   styles: `
     :host {
@@ -94,6 +99,9 @@ import { Judge } from './judge';
       text-decoration: underline;
       cursor: pointer;
     }
+    .judging {
+      margin: 0;
+    }
     .unjudged {
       grid-area: unjudged;
       align-self: center;
@@ -111,7 +119,7 @@ import { Judge } from './judge';
       }
     }
   `,
-  host: { '[class]': 'verdict().state' },
+  host: { '[class]': "verdict()?.state ?? ''" },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HeadlineStrip {
@@ -119,7 +127,8 @@ export class HeadlineStrip {
   protected readonly desk = inject(Desk);
   protected readonly stateWords = { sound: 'holds', tight: 'tight', fails: 'does not hold', refused: 'not shown to hold' };
   readonly job = input.required<Job>();
-  readonly verdict = input.required<Verdict>();
+  /** None while it is being judged: what is not judged is known before. */
+  readonly verdict = input.required<Verdict | null>();
 
   /** The foot that decides, where it is not the one in hand. */
   protected readonly decides = computed(() => this.judge.feet.feet().find((f) => f.decides && f.id !== this.desk.foot()));
@@ -130,15 +139,20 @@ export class HeadlineStrip {
   /** Without "solve it": that has a place of its own, and a way there. */
   protected readonly words = computed(() => {
     const w = this.weighed();
-    return headline(this.job(), this.verdict(), w && { goodFor: w.goodFor, letsGoNear: w.letsGoNear });
+    const v = this.verdict();
+    return v && headline(this.job(), v, w && { goodFor: w.goodFor, letsGoNear: w.letsGoNear });
   });
+  protected readonly unjudged = computed(() => notJudged(this.job()).join('; '));
   protected readonly kept = computed(() => {
     const w = this.weighed();
-    if (!w) return this.verdict().links.length > 0 ? ['asking again at other loads …'] : [];
-    const holds = this.verdict().state === 'sound' || this.verdict().state === 'tight';
+    const v = this.verdict();
+    if (!v) return [];
+    if (!w) return v.links.length > 0 ? ['asking again at other loads …'] : [];
+    const holds = v.state === 'sound' || v.state === 'tight';
     // The multiple with factors kept stands large above, unless that is of all the feet; here else only why it does not.
     const above = w.goodFor.known && this.judge.feet.feet().length < 2;
-    const kept = above ? this.words().kept.slice(1) : this.words().kept;
+    const words = this.words()!;
+    const kept = above ? words.kept.slice(1) : words.kept;
     return [...kept, ...(w.asking && holds && this.by() === 'by hand' ? ['asking a draft of the solver …'] : [])];
   });
 }

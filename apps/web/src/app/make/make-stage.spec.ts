@@ -117,7 +117,7 @@ it('a bent plate is shown as its flat blank with the lines of its bend, and ever
     [...host().querySelectorAll<HTMLAnchorElement>('.downloads a[href*=part]')]
       .map((a) => a.getAttribute('href')!)
       .filter((h) => h.includes('part='));
-  expect(links()).toContain('/api/jobs/t/plate.dxf?part=plate&only=cut');
+  expect(links()).toContain('/api/jobs/t/plate.dxf?part=plate&with=words');
   (host().querySelector('[data-part=backing] button') as HTMLButtonElement).click();
   await fixture.whenStable();
   expect(links().slice(0, 3)).toEqual([
