@@ -89,7 +89,7 @@ export function readPull(samples: readonly Sample[], curve: readonly CurvePoint[
 }
 
 /** Seconds between samples that both stand at the load, added up: what the load fell off in between is no hold. */
-const timeAt = (samples: readonly Sample[], load: number): number =>
+export const timeAt = (samples: readonly Sample[], load: number): number =>
   samples.reduce((sum, s, i) => {
     const before = samples[i - 1];
     return before && before.load >= load && s.load >= load ? sum + s.t - before.t : sum;

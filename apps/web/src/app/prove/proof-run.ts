@@ -3,7 +3,7 @@ import { PULL_FAULTS } from '@core/formats/instrument-messages';
 import type { PredictedCurve } from '@core/prove/predicted-curve';
 import type { ProofPlan } from '@core/prove/proof-plan';
 import { provedAs } from '@core/prove/proof-stands';
-import { readPull } from '@core/prove/read-pull';
+import { readPull, timeAt } from '@core/prove/read-pull';
 import { Bench } from '../instruments/bench';
 import { Desk } from '../job/desk';
 import { LogDesk } from './log-desk';
@@ -56,8 +56,8 @@ export class ProofRun implements OnDestroy {
     const run = this.running();
     const step = run?.plan.steps[run.step];
     if (!step) return undefined;
-    const on = this.samples().filter((s) => s.load >= ON * step.load);
-    return on.length === 0 ? undefined : on.at(-1)!.t - on[0]!.t;
+    const load = ON * step.load;
+    return this.samples().some((s) => s.load >= load) ? timeAt(this.samples(), load) : undefined;
   });
 
   private kept = 0;
