@@ -12,14 +12,16 @@ import type { ProofPlan } from './proof-plan';
 const SHORT = 0.02;
 /** The way of a pull that is another one: cosine of 3° (common practice). */
 const ASIDE = Math.cos((3 * Math.PI) / 180);
-/** What a thing is called, how it was written and who measured it: none of it changes what stands there. */
-const WORDS: ReadonlySet<string> = new Set(['text', 'from', 'at', 'with', 'readings', 'note', 'name', 'stiff']);
+/** What a thing is called, and what is written beside it: none of it changes what stands there. */
+const WORDS: ReadonlySet<string> = new Set(['note', 'name', 'stiff']);
 
 /** Numbers and choices alone, to a thousandth. */
 function bare(v: unknown): unknown {
   if (typeof v === 'number') return Math.round(v * 1000);
   if (Array.isArray(v)) return v.map(bare);
   if (typeof v !== 'object' || v === null) return v;
+  // Of a quantity its value: how it was written and who measured it is words too.
+  if ('v' in v && 'text' in v) return bare(v.v);
   const kept = Object.entries(v).filter(([k, x]) => !WORDS.has(k) && x !== undefined);
   return Object.fromEntries(kept.map(([k, x]) => [k, bare(x)]));
 }

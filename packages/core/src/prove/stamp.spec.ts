@@ -117,6 +117,14 @@ describe('a proof is of what was pulled, and as hard as it was', () => {
     const inInches = { ...job.plate, thickness: { ...job.plate.thickness, text: '0.315 in', from: 'measured' as const } };
     expect(openNow({ ...job, name: 'Another', note: 'n', units: 'inch', plate: inInches })).toBe('');
   });
+  it('an arm that takes its load in at another hole is another arm', () => {
+    const held = (from: string): Job => ({
+      ...job,
+      parts: [{ id: 'P1', name: 'Arm', works: { as: 'arm', from, to: 'H9' } }] as unknown as NonNullable<Job['parts']>,
+    });
+    expect(printOf(oneFoot(held('H1')), 'F1')).not.toBe(printOf(oneFoot(held('H2')), 'F1'));
+    expect(printOf(oneFoot(held('H1')), 'F1')).toBe(printOf(oneFoot(held('H1')), 'F1'));
+  });
   it('a plate made anew, a hole slotted, a bolt that is gone: after it, it is another joint', () => {
     const decided = (decide: DecisionKind, bolt?: string): Written => ({
       about: { foot: 'F1', ...(bolt ? { bolt } : {}) },
