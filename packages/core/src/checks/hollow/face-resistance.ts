@@ -6,8 +6,12 @@ import type { Working } from '../../working/steps';
 import type { Section } from './section';
 
 const N_FACE = formula('N_1.Rd', 'f_y·t_0²/(1 − β)·(2·η + 4·sqrt(1 − β))/γ', 'N');
+/** Round a patch too narrow for the row above the yield lines close to a fan: 4·π·m_pl for a point between clamped sides, not 16·m_pl. */
+const N_FAN = formula('N_1.Rd', 'k·π·f_y·t_0²/(1 − β)·(sqrt(1 − β) + 2·η/π)/γ', 'N');
+const K_FAN = formula('k', 'min(1, 0.7 + 0.6·(β + η))', '–');
 const M_IP = formula('M_ip.Rd', 'f_y·t_0²·h_1·(1/(2·η) + 2/sqrt(1 − β) + η/(1 − β))/γ', 'N·mm');
 const M_OP = formula('M_op.Rd', 'f_y·t_0²·(h_1·(1 + β)/(2·(1 − β)) + sqrt(2·b_0·b_1·(1 + β)/(1 − β)))/γ', 'N·mm');
+const K_1 = formula('k_1', 'N_1.Rd/N', '–');
 const LAMBDA = formula('λ', '3.46·(h_0/t_0 − 2)/(π·sqrt(E/f_y))', '–');
 const N_SIDE = formula('N_1.Rd', 'χ·f_y·t_0·(2·h_1 + 10·t_0)/γ', 'N');
 
@@ -24,9 +28,29 @@ export interface FaceResistance {
   readonly Mop: number;
 }
 
-/** Axial strength of a flat face, EN 1993-1-8 Tab. 7.11, k_n 1; β up to 0.85. N. */
-export const faceResistance = (x: { fy: number; t0: number; β: number; η: number; γ: number }, w: Working): number =>
-  w.of(N_FACE, { f_y: x.fy, t_0: x.t0, β: x.β, η: x.η, γ: x.γ });
+/** Range of Tab. 7.8: what is narrower is carried by a fan of yield lines. */
+const NARROW = 0.25;
+interface Patch {
+  readonly fy: number;
+  readonly t0: number;
+  readonly β: number;
+  readonly η: number;
+  readonly γ: number;
+}
+
+/**
+ * A patch punched out of the middle of a face by circular yield lines, N: Gomes, Jaspart & Maquoi 1996, local mechanism (memory); k what
+ * their tests leave of a small patch. `k` 1 is the upper bound by itself, 4·π·m_pl for a point (Johansen).
+ */
+export const fanResistance = ({ fy, t0, β, η, γ }: Patch, k: number, w: Working): number =>
+  w.of(N_FAN, { k, f_y: fy, t_0: t0, β, η, γ }, 'narrower than a quarter of the face: yield lines close round it');
+
+/** Axial strength of a flat face, EN 1993-1-8 Tab. 7.11, k_n 1; β up to 0.85, under 0.25 by the fan where that is less. N. */
+export function faceResistance(x: Patch, w: Working): number {
+  const straight = w.of(N_FACE, { f_y: x.fy, t_0: x.t0, β: x.β, η: x.η, γ: x.γ });
+  if (x.β >= NARROW) return straight;
+  return Math.min(straight, fanResistance(x, w.of(K_FAN, { β: x.β, η: x.η }), w));
+}
 
 /** Range of Tab. 7.3: narrower is a longitudinal plate, and what is longer counts as this long. */
 const ROUND = { narrow: 0.4, long: 4 } as const;
@@ -58,7 +82,10 @@ export function resistances(r: Resolved, x: Section, patch: Rect, w: Working): F
   }
   const low = Math.min(β, 0.85);
   const put = { f_y: x.fy, t_0: x.t0, β: low, η: h_1 / x.b0, γ, h_1, b_1: low * x.b0, b_0: x.b0 };
-  const face = { N: w.of(N_FACE, put), Mip: w.of(M_IP, put), Mop: w.of(M_OP, put) };
+  const N_1 = faceResistance({ fy: x.fy, t0: x.t0, β: low, η: put.η, γ }, w);
+  // Out of the table's range the moments are taken down as the push is.
+  const k_1 = β < NARROW ? w.of(K_1, { 'N_1.Rd': N_1, N: N_FACE.of(put) }, 'the moments as the push') : 1;
+  const face = { N: N_1, Mip: k_1 * w.of(M_IP, put), Mop: k_1 * w.of(M_OP, put) };
   if (β <= 0.85) return face;
   const λ = w.of(LAMBDA, { h_0: x.h0, t_0: x.t0, E: r.skin.E, f_y: x.fy });
   const χ = w.found('χ', chiA(λ), '–', 'EN 1993-1-1 §6.3.1.2, curve a');

@@ -75,7 +75,7 @@ export const wallFace: Check = {
   says: 'Under the plate the face of the section must not be pushed in or pulled out.',
   why: 'A box section is strong at its corners and weak in the middle of its faces. A narrow plate in the middle pushes the face in like a drum; one that reaches both side walls hands its load straight to them. Bolts through one wall pull only where their washers are, however large the plate.',
   source:
-    'EN 1993-1-8 Tab. 7.11 and 7.14 (face plastification; side walls from β 0.85), k_n 1; round tubes Tab. 7.3 (memory), X joints; moments added. Bolts through one wall: the same on the patch round those that pull, and round each',
+    'EN 1993-1-8 Tab. 7.11 and 7.14 (face plastification; side walls from β 0.85), k_n 1; patches under a quarter of the face by a fan of yield lines (Gomes, Jaspart & Maquoi 1996, memory); round tubes Tab. 7.3 (memory), X joints; moments added. Bolts through one wall: the same on the patch round those that pull, and round each',
   range:
     'Section running fore and aft, plate no wider than its face; b_0/t_0 up to 35; round tubes d_0/t_0 10 to 50, what is longer than 4·d_0 counts as that long, what is narrower than 0.4·d_0 as a plate set along it',
   evaluate(r, s, w) {

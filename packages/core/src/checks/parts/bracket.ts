@@ -19,6 +19,12 @@ const SIGMA_W = formula('σ', 'F/(a·b) + 6·M/(a²·b)', 'MPa');
 const F_W = formula('f_w', 'f_u/(sqrt(3)·γ)', 'MPa');
 const F_W_ALU = formula('f_w', 'min(f_w, f_u.haz)/(sqrt(3)·γ)', 'MPa');
 
+/** What the inside of a curved bar is stressed more than a straight one (Winkler); r its inside radius, t its depth, one unit. */
+export function insideOfBend({ r, t }: { readonly r: number; readonly t: number }, w: Working): number {
+  const e = w.of(E, { r, t });
+  return Math.max(1, w.of(K_I, { t, e, r }, 'a sharp bend is stressed most at its inside (Winkler)'));
+}
+
 /** Curved-beam theory where the inside radius is under 5·t. */
 const CURVED = 5;
 
@@ -33,12 +39,7 @@ function judged(r: Resolved, s: Loaded, p: WorkingPart, x: PartSection, w: Worki
     const f_w = welded ? w.of(F_W_ALU, { f_w: welded.fw, 'f_u.haz': welded.fu, γ }) : w.of(F_W, { f_u: p.metal.fu, γ });
     return outcome(σ, f_w, 'MPa', `${at}, its weld`, CAUTIONS);
   }
-  let k_i = 1;
-  if (x.bend && x.bend.r < CURVED * x.bend.t) {
-    const { r: inside, t } = x.bend;
-    const e = w.of(E, { r: inside, t });
-    k_i = Math.max(1, w.of(K_I, { t, e, r: inside }, 'a sharp bend is stressed most at its inside (Winkler)'));
-  }
+  const k_i = x.bend && x.bend.r < CURVED * x.bend.t ? insideOfBend(x.bend, w) : 1;
   const σ = w.of(SIGMA, { F, A: x.A, k_i, M: moment, W: x.W });
   return outcome(σ, w.of(F_D, { f_y: p.metal.fy, γ: r.factors.onYield }), 'MPa', at, CAUTIONS);
 }
