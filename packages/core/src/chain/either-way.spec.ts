@@ -1,5 +1,7 @@
 import fc from 'fast-check';
+import { mirrored } from '../job/mirrored';
 import type { Job } from '../job/schema';
+import { anyJob, runsAnyWay } from '../testing/any-job';
 import { randomJob } from '../testing/random-job';
 import { reordered, turned } from '../testing/turned';
 import { evaluate, type Verdict } from './evaluate';
@@ -28,4 +30,35 @@ it.each([
     fc.property(randomJob, (job) => sameFigures(job, change(job))),
     { numRuns: 50, seed: 21 },
   ),
+);
+
+const half = (job: Job): Job => turned(turned(job));
+/** A drawn plate whose ring begins at another corner. */
+const begunElsewhere = (job: Job): Job => {
+  const { outline } = job.plate;
+  if (!outline) return reordered(job);
+  const corners = [...outline.corners.slice(2), ...outline.corners.slice(0, 2)];
+  return { ...reordered(job), plate: { ...job.plate, outline: { ...outline, corners } } };
+};
+const renamed = (job: Job): Job => ({
+  ...job,
+  bolts: { ...job.bolts, items: job.bolts.items.map((b, i) => ({ ...b, id: `Z${90 - i}` })) },
+});
+
+it.each([
+  ['turned a quarter round', turned, runsAnyWay],
+  ['turned half round', half, (j: Job) => j.skin.kind !== 'flange'],
+  ['seen in the mirror', mirrored, () => true],
+  ['with bolts, holes, loads and corners in another order', begunElsewhere, () => true],
+  ['with its bolts called otherwise', renamed, () => true],
+] as const)(
+  '%s, no figure moves, for 60 joints of any skin, drawn plate, spacers, slots and bolts of the base’s own',
+  (_w, change, may) =>
+    fc.assert(
+      fc.property(anyJob, (job) => {
+        fc.pre(may(job));
+        sameFigures(job, change(job));
+      }),
+      { numRuns: 60, seed: 31 },
+    ),
 );

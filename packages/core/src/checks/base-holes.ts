@@ -4,15 +4,17 @@ import { baseBolts } from '../sharing/base-bolts';
 import type { BoltShear } from '../sharing/in-plane';
 import { headDepth, headKind } from '../stock/heads';
 import { bearingOf, holeKind } from '../stock/hole-kinds';
-import { refuse } from '../units/refusal';
+import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import { formula } from '../working/formula';
 import { bearingBothWays } from './bearing';
-import { everyBolt, layoutRule, notApplicable, outcome, worst, type Check, type CheckResult } from './check';
+import { everyBolt, layoutRule, notApplicable, outcome, worst, type Check, type CheckResult, type Outcome } from './check';
 import type { Loaded } from './demand/demand';
 import { brittle } from './metal-rules';
 import { remembered } from './remembered';
 import { plateHoleKind } from './wide-holes';
-import type { Working } from '../working/steps';
+import { Working } from '../working/steps';
+
+const SILENT = new Working(false);
 
 /** The bolts that hold the base. */
 const through = remembered((r: Resolved): readonly { readonly bolt: PlacedBolt; readonly i: number }[] =>
@@ -117,23 +119,33 @@ export const headBearing: Check = {
     const all = through(r).filter((b) => b.bolt.kind === r.kind);
     if (all.length === 0) return onPlate(r, s, w);
     if (headKind(r.joint.head).sunk) return notApplicable('the heads are let into the base: see Countersink');
-    const { width, name } = underHead(r);
-    const { slot } = r.baseHole;
-    const d = Math.max(...all.map((b) => b.bolt.baseHole));
-    if (d >= width - 1e-6)
-      return refuse(
-        'base.hole',
-        `the ${name} of ${width.toFixed(1)} mm falls through the base’s ${slot > 0 ? 'slot' : 'hole'} of ${d.toFixed(1)} mm`,
-        `under ${width.toFixed(1)} mm, or plate washers over the holes`,
-      );
-    const A_b = w.of(slot > 0 ? A_SLOT : A_RING, { d_w: width, d_h: d }, `${name} on the base`);
-    if (A_b <= 0)
-      return refuse('base.hole', `the ${name} spans nothing of the slot`, `slots narrower than ${(width / 1.3).toFixed(1)} mm`);
-    return worst(all, w, ({ bolt, i }, _k, w) =>
-      outcome(s.demand.pull(i, w), w.of(F_P, { A_b, f_y: r.baseMetal.fy, γ: r.factors.onYield }), 'N', bolt.id, assumedMetal(r)),
-    );
+    // Bolts of the fitting's own do not take the others' heads off the plate.
+    const beside = onPlate(r, s, SILENT);
+    if (isRefusal(beside)) return beside;
+    const onBase = underHeads(r, s, all, SILENT);
+    if (isRefusal(onBase) || 'applies' in beside || onBase.utilisation >= beside.utilisation) return underHeads(r, s, all, w);
+    return onPlate(r, s, w);
   },
 };
+
+/** Heads on the base, over its own holes. */
+function underHeads(r: Resolved, s: Loaded, all: ReturnType<typeof through>, w: Working): Outcome | Refusal {
+  const { width, name } = underHead(r);
+  const { slot } = r.baseHole;
+  const d = Math.max(...all.map((b) => b.bolt.baseHole));
+  if (d >= width - 1e-6)
+    return refuse(
+      'base.hole',
+      `the ${name} of ${width.toFixed(1)} mm falls through the base’s ${slot > 0 ? 'slot' : 'hole'} of ${d.toFixed(1)} mm`,
+      `under ${width.toFixed(1)} mm, or plate washers over the holes`,
+    );
+  const A_b = w.of(slot > 0 ? A_SLOT : A_RING, { d_w: width, d_h: d }, `${name} on the base`);
+  if (A_b <= 0)
+    return refuse('base.hole', `the ${name} spans nothing of the slot`, `slots narrower than ${(width / 1.3).toFixed(1)} mm`);
+  return worst(all, w, ({ bolt, i }, _k, w) =>
+    outcome(s.demand.pull(i, w), w.of(F_P, { A_b, f_y: r.baseMetal.fy, γ: r.factors.onYield }), 'N', bolt.id, assumedMetal(r)),
+  );
+}
 
 const DEPTH = formula('k', 'k_h', 'mm');
 

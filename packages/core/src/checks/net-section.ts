@@ -36,8 +36,8 @@ const lines = remembered((r: Resolved): readonly Line[] =>
     const [low, high] = axis === 'x' ? [r.base.x0, r.base.x1] : [r.base.y0, r.base.y1];
     return rows.flatMap((row, k): Line[] => {
       const cut = (outer: readonly number[]): Line => {
-        const { holes, steps } = weakestCut(r, axis, row.bolts, outer);
-        return { axis, at: row.at, holes, steps, b: widthThrough(r, axis, holes), outer };
+        const { holes, steps, b } = weakestCut(r, axis, row.bolts, outer);
+        return { axis, at: row.at, holes, steps, b, outer };
       };
       const beyond = (list: typeof rows) => list.flatMap((x) => x.bolts);
       return [
@@ -50,7 +50,8 @@ const lines = remembered((r: Resolved): readonly Line[] =>
 
 /**
  * Of all cuts from side to side that go through a hole of the innermost row and through holes beyond it, the one that takes most
- * metal: Σd_0 less s²/4p for each step (EN 1993-1-1 §6.2.2.2(4), AISC 360-16 §B4.3b).
+ * metal: Σd_0 less s²/4p for each step (EN 1993-1-1 §6.2.2.2(4), AISC 360-16 §B4.3b); of those that take as much, the one in the
+ * narrowest plate.
  */
 function weakestCut(r: Resolved, axis: 'x' | 'y', innermost: readonly number[], outer: readonly number[]) {
   const across = axis === 'x' ? 'y' : 'x';
@@ -59,15 +60,22 @@ function weakestCut(r: Resolved, axis: 'x' | 'y', innermost: readonly number[], 
     readonly taken: number;
     readonly steps: number;
     readonly holes: readonly number[];
+    /** Least width of plate through its holes, mm. */
+    readonly b: number;
   }
-  const more = (a: Cut | undefined, b: Cut): Cut => (a && a.taken >= b.taken ? a : b);
+  const more = (a: Cut | undefined, b: Cut): Cut => {
+    if (!a) return b;
+    const by = a.taken - b.taken;
+    return by > SAME_CUT || (by >= -SAME_CUT && a.b <= b.b) ? a : b;
+  };
   /** The best cut that ends at each hole, and the best of those that have met the innermost row. */
   const ending: { any: Cut; met: Cut | undefined }[] = [];
   let best: Cut | undefined;
   order.forEach((j, n) => {
     const mine = innermost.includes(j);
     const d = holeIn(r, j, across);
-    const alone: Cut = { taken: d, steps: 0, holes: [j] };
+    const wide = widthThrough(r, axis, j);
+    const alone: Cut = { taken: d, steps: 0, holes: [j], b: wide };
     let any = alone;
     let met = mine ? alone : undefined;
     for (let k = 0; k < n; k++) {
@@ -79,6 +87,7 @@ function weakestCut(r: Resolved, axis: 'x' | 'y', innermost: readonly number[], 
         taken: c.taken + d - step,
         steps: c.steps + step,
         holes: [...c.holes, j],
+        b: Math.min(c.b, wide),
       });
       const from = ending[k]!;
       const next = onwards(from.any);
@@ -98,14 +107,15 @@ function holeIn(r: Resolved, i: number, across: 'x' | 'y'): number {
   return holeAcross({ plate: d0, ...(slot ? { slot } : {}) }, across);
 }
 
-/** The plate's least width across through the bolts of a row, mm. */
-function widthThrough(r: Resolved, axis: 'x' | 'y', bolts: readonly number[]): number {
+/** Metal taken out by which two cuts are told apart, mm. */
+const SAME_CUT = 1e-9;
+
+/** The plate's width across through the bolt, mm. */
+function widthThrough(r: Resolved, axis: 'x' | 'y', i: number): number {
   const u = axis === 'x' ? { x: 0, y: 1 } : { x: 1, y: 0 };
   const whole = axis === 'x' ? heightOf(r.plate) : widthOf(r.plate);
-  return bolts.reduce((least, i) => {
-    const b = r.bolts[i]!;
-    return Math.min(least, rayToEdge(r.region, b, u) + rayToEdge(r.region, b, { x: -u.x, y: -u.y }));
-  }, whole);
+  const b = r.bolts[i]!;
+  return Math.min(whole, rayToEdge(r.region, b, u) + rayToEdge(r.region, b, { x: -u.x, y: -u.y }));
 }
 
 /** In-plane force the plate carries past a line of holes to the bolts outside it, N. */

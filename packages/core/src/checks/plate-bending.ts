@@ -20,7 +20,7 @@ import {
 import { cornerWords } from '../sharing/weld-group';
 import { isRefusal, refuse, type Refusal } from '../units/refusal';
 import type { Found, Loaded } from './demand/demand';
-import { nearestHeld } from '../sharing/held-edges';
+import { heldGap } from '../sharing/held-edges';
 import { stubPlace, tributary } from '../sharing/t-stub';
 import { brittle } from './metal-rules';
 import { stubAt } from './plate-strip';
@@ -105,7 +105,7 @@ function toItsWelds(r: Resolved, s: Loaded, w: Working): Outcome | NotApplicable
   if (!of) return notApplicable('its weld is not known: see Doubler weld');
   const found = weldForces(r, doublerOf(r, s, of));
   if (isRefusal(found)) return found;
-  const at = found.at.map((q) => ({ q, m: nearestHeld(r, q.at).gap })).filter(({ m }) => m > 1e-6);
+  const at = found.at.map((q) => ({ q, m: heldGap(r, q.at) })).filter(({ m }) => m > 1e-6);
   if (r.region.openings.length > 0) return noStrip('the base and the plate’s welds');
   if (at.length === 0) return notApplicable('the base reaches to the welds of its plate: nothing spans between them');
   // Loose plates bend each for itself; the weld holds the lowest, so they are not welded as one.

@@ -14,15 +14,25 @@ function onRun({ from, to }: Run, p: Point): Point {
   return { x: from.x + t * dx, y: from.y + t * dy };
 }
 
-/**
- * Where the plate is held by the base nearest to a point outside it, and how far that is, mm: on an edge that is welded, as it lifts
- * off one that is not; on the base's own edge where it is held otherwise.
- */
-export function nearestHeld(r: Pick<Resolved, 'welds' | 'base'>, p: Point): { readonly point: Point; readonly gap: number } {
-  const runs = baseRuns(r);
-  if (runs.length === 0) return nearestPoint(r.base, p);
-  return runs
-    .map((run) => onRun(run, p))
-    .map((point) => ({ point, gap: distance(point, p) }))
-    .reduce((a, b) => (b.gap < a.gap - 1e-9 ? b : a));
+export interface HeldAt {
+  readonly point: Point;
+  /** How far that is, mm. */
+  readonly gap: number;
 }
+
+/**
+ * Where the plate is held by the base nearest to a point outside it: on an edge that is welded, as it lifts off one that is not; on the
+ * base's own edge where it is held otherwise. A bolt half way between two welds has two such places.
+ */
+export function heldNearest(r: Pick<Resolved, 'welds' | 'base'>, p: Point): readonly HeldAt[] {
+  const runs = baseRuns(r);
+  if (runs.length === 0) return [nearestPoint(r.base, p)];
+  const all = runs.map((run) => onRun(run, p)).map((point) => ({ point, gap: distance(point, p) }));
+  const least = Math.min(...all.map((at) => at.gap));
+  return all.filter((at) => at.gap < least + SAME);
+}
+/** Two places as far away as this from each other's distance are as near, mm. */
+const SAME = 1e-6;
+
+/** The distance to it alone, mm. */
+export const heldGap = (r: Pick<Resolved, 'welds' | 'base'>, p: Point): number => heldNearest(r, p)[0]!.gap;

@@ -3,7 +3,7 @@ import { clearBeside } from '../geometry/clear-beside';
 import { rayToEdge } from '../geometry/region';
 import { atBolt } from '../job/of-kind';
 import type { Resolved } from '../job/resolve';
-import { nearestHeld } from './held-edges';
+import { heldNearest, type HeldAt } from './held-edges';
 
 /** One side of a bolt along the base edge: half way to a neighbour in its row, or the plate's end. */
 export interface Side {
@@ -31,8 +31,25 @@ export function stubPlace(r: Resolved, i: number): StubPlace {
   return known;
 }
 
-function placeOf(r: Resolved, b: Resolved['bolts'][number]): StubPlace {
-  const { point, gap } = nearestHeld(r, b);
+/** Bent from where the base holds it nearest; half way between two such places, as the one that leaves less of the plate has it. */
+const placeOf = (r: Resolved, b: Resolved['bolts'][number]): StubPlace =>
+  heldNearest(r, b)
+    .map((at) => bentFrom(r, b, at))
+    .reduce((one, other) => (leaves(other, one) < 0 ? other : one));
+
+/** Which of two places leaves less: a broken strip, then the narrower one, by both its sides or by the worse, then the nearer edge. */
+function leaves(one: StubPlace, other: StubPlace): number {
+  const [a, b] = [one, other].map(tributary);
+  const steps = [
+    Number(other.broken) - Number(one.broken),
+    a![0] + a![1] - (b![0] + b![1]),
+    Math.min(...a!) - Math.min(...b!),
+    one.e - other.e,
+  ];
+  return steps.find((v) => Math.abs(v) > 1e-9) ?? 0;
+}
+
+function bentFrom(r: Resolved, b: Resolved['bolts'][number], { point, gap }: HeldAt): StubPlace {
   const out = { x: (b.x - point.x) / gap, y: (b.y - point.y) / gap };
   const along = left(out);
   // Seen from the bolt towards the base: what is to the left of the way out is to the right of the way in.

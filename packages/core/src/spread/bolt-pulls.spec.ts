@@ -1,7 +1,9 @@
+import fc from 'fast-check';
 import { Matrix, solve } from 'ml-matrix';
 import type { Job } from '../job/schema';
 import { USUAL_SPREAD } from '../job/spread-rules';
 import { fromSheet } from '../job/values';
+import { randomJob } from '../testing/random-job';
 import { solvedCase } from '../testing/solved-case';
 import { testJob } from '../testing/test-job';
 
@@ -125,4 +127,13 @@ it('with contact, prying and a backing plate: within 1 % between the fine mesh a
   const far: Job['far'] = { kind: 'plate', metal: 'S275', thickness: mm(5) };
   const pried = testJob({ fx: 1500, fy: 700, fz: 4000, z: 80 }, (j) => ({ ...j, far }));
   expect(apart(solved(pried, 'fine'), solved(pried, 'proof'))).toBeLessThan(0.01);
+});
+
+describe('where a pull is still on the move from the draft to the fine mesh', () => {
+  // Drawn with this seed: a backing under a sandwich, and large washers on a laminate, 3 and 5 % off on 8000 unknowns.
+  const drawn = fc.sample(randomJob, { numRuns: 3, seed: 11 });
+  it.each([0, 2])('random job %i: a finer mesh is solved, within 2 % of the proof', (i) => {
+    const job = { ...drawn[i]!, loads: drawn[i]!.loads.slice(0, 1) };
+    expect(apart(solved(job, 'fine'), solved(job, 'proof'))).toBeLessThan(0.02);
+  });
 });

@@ -25,10 +25,11 @@ import type { Contact, GroundSpring, Layer, Stack, StackBolt, StackPost, Support
 /** How fine: unknowns aimed at. */
 export const MESHES = { draft: 2500, fine: 8000, proof: 30_000 } as const;
 export type Mesh = keyof typeof MESHES;
-/** A base that does not bend presses along its edges, which a fine mesh must find within 1 % of the proof. */
-const FINE_UNDER_RIGID = 20_000;
-const aimedAt = (r: Resolved, mesh: Mesh): number =>
-  mesh === 'fine' && spreadRulesOf(r.job).base === 'rigid' ? FINE_UNDER_RIGID : MESHES[mesh];
+/** A fine mesh where the bolts' pulls are still on the move, or under a base that does not bend and presses along its edges. */
+export const FINER = 20_000;
+/** Unknowns a mesh of a job begins with. */
+export const aimedAt = (r: Resolved, mesh: Mesh): number =>
+  mesh === 'fine' && spreadRulesOf(r.job).base === 'rigid' ? FINER : MESHES[mesh];
 
 /** Places of the layers in the stack; the last is left out where nothing is on the far side. */
 export const BASE = 0;

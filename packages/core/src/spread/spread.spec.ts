@@ -300,11 +300,12 @@ describe('a finer mesh starts from what touched on the coarser one', () => {
     expect(only(draft).result.u).toEqual(before);
     expect(only(on('draft', draft)).deflection.value).toBeCloseTo(only(draft).deflection.value, 6);
   });
-  it('it is told case by case on each mesh in turn', () => {
+  it('it is told case by case on each mesh in turn, and on a finer one where a pull is still on the move', () => {
     const steps = spreadSteps(resolved(job), cases, 'fine');
     const told: { done: number; of: number }[] = [];
     for (let next = steps.next(); !next.done; next = steps.next()) told.push(next.value);
     expect(told).toEqual([
+      { done: 0, of: 1 },
       { done: 0, of: 1 },
       { done: 0, of: 1 },
     ]);

@@ -4,7 +4,7 @@ import type { LoadCase } from '../loads/load-case';
 import { isRefusal, type Refusal } from '../units/refusal';
 import type { Assembly } from './assemble';
 import { carryShape, carryState } from './carry-state';
-import { stackOf, type JobStack, type Mesh } from './from-job';
+import { aimedAt, FINER, stackOf, type JobStack, type Mesh } from './from-job';
 import { isBed } from './job-layers';
 import { caseReader, mostLift, onBase, type SpreadCase } from './read-case';
 import { EXACT, retightened, solverOf, type Care, type Solver, type StackResult, type Start } from './solve-stack';
@@ -17,6 +17,8 @@ export type RefusedCase = Refusal & { readonly caseId: string; readonly caseName
 /** Everything a job's stack gave, and what the next one is started from. */
 export interface Spread {
   readonly mesh: Mesh;
+  /** Unknowns aimed at, and had. */
+  readonly aim: number;
   readonly unknowns: number;
   /** Largest cell, mm, and lines along x and y. */
   readonly spacing: number;
@@ -64,6 +66,7 @@ export function spreadOf(r: Resolved, cases: readonly LoadCase[], mesh: Mesh, be
  * The same, a case at a time. `before`: an earlier answer, of this mesh or another, from which grid, pattern, factor memory and
  * what touched are taken as far as they fit; it is used up. `near`: another, on a coarser mesh, that knows better what touches; it
  * is only read. Without either, a finer mesh starts from the next coarser one: what touches is found there in a fraction of the time.
+ * Where a bolt's pull is still on the move from the draft to the fine mesh, a finer one is solved, and kept from there on.
  */
 export function* spreadSteps(
   r: Resolved,
@@ -72,20 +75,41 @@ export function* spreadSteps(
   before?: Spread,
   near?: Spread,
 ): Generator<Progress, Spread | Refusal> {
-  if (before || near || mesh === 'draft') return yield* onOneMesh(r, cases, mesh, before, near);
-  const coarser = yield* spreadSteps(r, cases, mesh === 'proof' ? 'fine' : 'draft');
-  return isRefusal(coarser) ? coarser : yield* onOneMesh(r, cases, mesh, undefined, coarser);
+  let coarser = [near, before].find((s) => s?.mesh === 'draft');
+  if (!before && !near && mesh !== 'draft') {
+    const found = yield* spreadSteps(r, cases, mesh === 'proof' ? 'fine' : 'draft');
+    if (isRefusal(found)) return found;
+    coarser = found;
+  }
+  const aim = before?.mesh === mesh ? before.aim : aimedAt(r, mesh);
+  const answer = yield* onOneMesh(r, cases, mesh, aim, before, near ?? coarser);
+  if (mesh !== 'fine' || isRefusal(answer) || aim >= FINER || !coarser || pullsMoved(coarser, answer) <= STILL) return answer;
+  return yield* onOneMesh(r, cases, mesh, FINER, undefined, answer);
+}
+
+/** Pulls that moved less from the draft to the fine mesh, as parts of the case's largest, move less than 2 % from there to the proof. */
+const STILL = 0.03;
+function pullsMoved(one: Spread, other: Spread): number {
+  const known = new Map(one.cases.flatMap((c) => ('refused' in c ? [] : [[c.caseId, c.bolts] as const])));
+  const moved = other.cases.flatMap((c) => {
+    const was = 'refused' in c ? undefined : known.get(c.caseId);
+    if (!was || 'refused' in c) return [];
+    const largest = Math.max(...c.bolts.map((b) => b.tension), 1e-9);
+    return c.bolts.map((b, i) => Math.abs(b.tension - was[i]!.tension) / largest);
+  });
+  return Math.max(0, ...moved);
 }
 
 function* onOneMesh(
   r: Resolved,
   cases: readonly LoadCase[],
   mesh: Mesh,
+  aim: number,
   before?: Spread,
   near?: Spread,
 ): Generator<Progress, Spread | Refusal> {
   const like = before?.mesh === mesh ? before.made : undefined;
-  const made = stackOf(r, mesh, false, like?.flat.job);
+  const made = stackOf(r, mesh, false, like?.flat.job, aim);
   if (isRefusal(made)) return made;
   const flat = tightened(made, like?.flat.solver);
   if (isRefusal(flat)) return flat;
@@ -124,7 +148,7 @@ function* onOneMesh(
     }
     yield { done: found.length, of: cases.length };
     if (!curved) {
-      const stack = stackOf(r, mesh, true, like?.curved?.job ?? job);
+      const stack = stackOf(r, mesh, true, like?.curved?.job ?? job, aim);
       if (isRefusal(stack)) return stack;
       const { bolts } = job.stack;
       const solver = solverOf({ ...stack.stack, bolts }, like?.curved?.solver);
@@ -139,6 +163,7 @@ function* onOneMesh(
   const { grid } = job;
   return {
     mesh,
+    aim,
     unknowns: (curved ?? flat).solver.assembly.unknowns,
     spacing: grid.spacing,
     lines: [grid.grid.x.length, grid.grid.y.length],

@@ -6,6 +6,12 @@ import { fromSheet, type Quantity } from '../units/quantity';
 const point = <T extends { x: number; y: number }>(p: T): T => ({ ...p, x: -p.y || 0, y: p.x });
 const other = (way: 'x' | 'y') => (way === 'x' ? 'y' : 'x');
 const EDGE = { fore: 'port', port: 'aft', aft: 'starboard', starboard: 'fore' } as const;
+const WELDED = {
+  none: 'none',
+  'all round': 'all round',
+  'fore and aft edges': 'side edges',
+  'side edges': 'fore and aft edges',
+} as const;
 const minus = (q: Quantity): Quantity => fromSheet(-q.v || 0, '');
 const rest = (span: Quantity, q: Quantity): Quantity => fromSheet(span.v - q.v, '');
 
@@ -49,12 +55,14 @@ export function turned(job: Job): Job {
         : {}),
     },
     bolts: { ...job.bolts, items: job.bolts.items.map(point).map(slotTurned((turn) => turn + Math.PI / 2)) },
-    // A rectangle's edges are counted from starboard round.
-    ...(job.welds.lines
-      ? {
-          welds: { ...job.welds, lines: job.welds.lines.map((l) => ({ ...l, edge: plate.outline ? l.edge : (l.edge + 1) % 4 })) },
-        }
-      : {}),
+    welds: {
+      ...job.welds,
+      fitting: WELDED[job.welds.fitting],
+      // A rectangle's edges are counted from starboard round.
+      ...(job.welds.lines
+        ? { lines: job.welds.lines.map((l) => ({ ...l, edge: plate.outline ? l.edge : (l.edge + 1) % 4 })) }
+        : {}),
+    },
     skin: {
       ...skin,
       spanX: skin.spanY,
