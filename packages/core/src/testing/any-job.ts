@@ -14,7 +14,7 @@ const maybe = <T>(of: fc.Arbitrary<T>, outOf = 2) =>
 
 /** What a joint may have besides what `randomJob` draws: each one drawn or left out. */
 const more = fc.record({
-  skin: fc.constantFrom('as drawn', 'as drawn', 'as drawn', 'timber', 'bed', 'hollow', 'beam'),
+  skin: fc.constantFrom('as drawn', 'as drawn', 'as drawn', 'as drawn', 'timber', 'timber', 'bed', 'hollow', 'beam'),
   member: fc.tuple(fc.integer({ min: 45, max: 140 }), fc.constantFrom('x' as const, 'y' as const), real(0.3, 0.9)),
   layers: fc.constantFrom(1, 1, 2),
   opening: maybe(fc.tuple(fc.integer({ min: 0, max: 3 }), real(0.15, 0.85), real(0.04, 0.25), real(0.1, 0.7)), 3),
@@ -23,15 +23,17 @@ const more = fc.record({
   packer: real(4, 40),
   inner: maybe(fc.constant(true), 3),
   fit: fc.constantFrom('fine', 'medium', 'coarse'),
-  slots: maybe(fc.tuple(real(1.2, 2.5), real(-3.1, 3.1)), 4),
-  baseSlot: maybe(fc.tuple(real(1, 12), fc.constantFrom('x' as const, 'y' as const)), 3),
+  slots: maybe(fc.tuple(real(1.2, 2.5), real(-3.1, 3.1)), 6),
+  baseSlot: maybe(fc.tuple(real(1, 12), fc.constantFrom('x' as const, 'y' as const)), 6),
   head: fc.constantFrom('hexagon', 'hexagon', 'carriage', 'countersunk'),
   tightening: fc.constantFrom('snug', 'snug', 'to torque', 'slip resistant'),
   bedding: fc.constantFrom('dry', 'dry', 'bonded'),
   doubler: fc.constantFrom('none', 'none', 'all round', 'stitched', 'plugs'),
   fitting: fc.constantFrom('none', 'none', 'all round', 'fore and aft edges', 'side edges'),
   lug: maybe(fc.constantFrom('x' as const, 'y' as const), 3),
-  limit: fc.constantFrom(0, 250),
+  limit: fc.constantFrom(0, 0, 250),
+  /** Whether what cannot go together may stand together, and be refused. */
+  anyHow: fc.constantFrom(false, false, false, true),
   across: real(0.2, 1.5),
 });
 type More = typeof more extends fc.Arbitrary<infer T> ? T : never;
@@ -156,8 +158,32 @@ function withInner(job: Job, inner: boolean | undefined): Job {
   };
 }
 
-function withMore([drawn, x]: readonly [Job, More]): Job {
-  const job = withInner(drawn, x.inner);
+const STEEL = ['S235', 'S355'];
+
+/** What the trade would put together: friction in steel with bolts for it, glue under a rectangle, steel welded to steel. */
+function together(job: Job, x: More): More {
+  const skin = skinOf(job, x);
+  const steel = STEEL.includes(job.plate.metal);
+  const steelSkin = 'metal' in skin && STEEL.includes(skin.metal);
+  const clamped = skin.kind === 'sheet' && ['8.8', '10.9'].includes(job.bolts.class) && x.head === 'hexagon';
+  const tightening = x.tightening === 'slip resistant' && !clamped ? 'snug' : x.tightening;
+  const slips = tightening !== 'slip resistant';
+  const panel = !['timber', 'hollow', 'flange'].includes(skin.kind);
+  return {
+    ...x,
+    tightening: skin.kind === 'hollow' ? 'snug' : tightening,
+    bedding: x.opening || x.waist ? 'dry' : x.bedding,
+    fitting: steel ? x.fitting : 'none',
+    doubler: steel && steelSkin ? x.doubler : 'none',
+    slots: slips ? undefined : x.slots,
+    baseSlot: slips ? undefined : x.baseSlot,
+    limit: panel ? x.limit : 0,
+  };
+}
+
+function withMore([drawn, given]: readonly [Job, More]): Job {
+  const job = withInner(drawn, given.inner);
+  const x = given.anyHow ? given : together(job, given);
   const { d } = fastenerSize(job.bolts.size)!;
   const outline = outlineOf(job, x);
   const skin = skinOf(job, x);
