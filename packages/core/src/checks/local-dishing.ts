@@ -57,7 +57,12 @@ export const localDishing = onSkin({
     const held = (r.welds.doubler === 'all round' && overlap(r.plate, r.panel)) || r.panel;
     const [b, a] = [widthOf(held), heightOf(held)].sort((p, q) => p - q) as [number, number];
     const r_0 = Math.min(...everyBolt(r).map((i, k) => farDiameter(r, r.bolts[i]!, w.recording && k === 0 ? w : SILENT))) / 2;
-    if (r_0 > b / 4) return refuse('bolts', 'the washer is large against the panel it dents', 'a washer under half the panel, or the welded plate');
+    if (r_0 > b / 4)
+      return refuse(
+        'bolts',
+        'the washer is large against the panel it dents',
+        'a washer under half the panel, or the welded plate',
+      );
     return worst(everyBolt(r), w, (i, _k, w) => {
       const σ = dishingStress({ F: s.demand.pull(i, w), t, r_0, a, b, nu: r.skin.nu }, w);
       // A round dimple goes plastic at 1.5 × its elastic moment; yield in the skin's face is what working loads keep off.
