@@ -20,6 +20,8 @@ await build({
   format: 'esm',
   target: 'node20',
   tsconfig: join(ROOT, 'tsconfig.base.json'),
+  // Packages read fonts and WebAssembly from beside themselves.
+  packages: 'external',
   logLevel: 'error',
 });
 const { bench, benchSpread, draggable, largestDemo } = await import(pathToFileURL(outfile).href);

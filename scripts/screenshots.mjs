@@ -2,6 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import sharp from 'sharp';
 import { CHROMIUM_FLAGS, findChromium } from './browser.mjs';
 import { startDemoServer } from './demo-server.mjs';
 
@@ -131,7 +132,10 @@ try {
     await view.first?.(page);
     await page.evaluate(() => document.fonts.ready);
     await page.waitForTimeout(400);
-    await page.screenshot({ path: join(OUT, `${name}.png`) });
+    // With a palette: a screen has few colours, and the pictures are kept with the sources.
+    await sharp(await page.screenshot())
+      .png({ palette: true, compressionLevel: 9, effort: 10 })
+      .toFile(join(OUT, `${name}.png`));
     console.log(name);
   }
 } finally {

@@ -172,3 +172,26 @@ it('a head over a slot lies on its washer less a strip as wide as the slot: (π/
   expect(link(through(0), 'head-bearing').capacity).toBeCloseTo((Math.PI / 4) * (20 ** 2 - 11 ** 2) * 235, 3);
   expect(link(through(12), 'head-bearing').capacity).toBeCloseTo(((Math.PI / 4) * 20 ** 2 - 11 * 20) * 235, 3);
 });
+
+it('a fitting with bolts of its own: heads over the plate’s slots are asked beside those on its base', () => {
+  const own = [
+    { id: 'N1', x: -30, y: 0 },
+    { id: 'N2', x: 30, y: 0 },
+  ];
+  const pulled = (slot: boolean) =>
+    link(
+      testJob({ fz: 8000 }, (j) => ({
+        ...j,
+        base: { ...j.base, hole: mm(11), metal: 'S355', holes: own },
+        // All of one kind: slots in the plate, round holes in the base.
+        bolts: {
+          ...j.bolts,
+          items: [...j.bolts.items, ...own].map((b) => (slot ? { ...b, holes: { slot: mm(15), turn: 0 } } : b)),
+        },
+      })),
+      'head-bearing',
+    );
+  expect(pulled(false).at).toMatch(/^N/);
+  expect(pulled(true).at).toMatch(/^B\d on the plate$/);
+  expect(pulled(true).utilisation).toBeGreaterThan(pulled(false).utilisation);
+});

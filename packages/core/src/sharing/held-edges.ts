@@ -29,10 +29,11 @@ export function heldNearest(r: Pick<Resolved, 'welds' | 'base'>, p: Point): read
   if (runs.length === 0) return [nearestPoint(r.base, p)];
   const all = runs.map((run) => onRun(run, p)).map((point) => ({ point, gap: distance(point, p) }));
   const least = Math.min(...all.map((at) => at.gap));
-  return all.filter((at) => at.gap < least + SAME);
+  return all.filter((at) => at.gap <= least + AS_NEAR);
 }
-/** Two places as far away as this from each other's distance are as near, mm. */
-const SAME = 1e-6;
+/** No layout is truer than this: a bolt that stands so little off the middle is bent from either side, mm (common practice). */
+const AS_NEAR = 0.5;
 
-/** The distance to it alone, mm. */
-export const heldGap = (r: Pick<Resolved, 'welds' | 'base'>, p: Point): number => heldNearest(r, p)[0]!.gap;
+/** The distance to the nearest alone, mm. */
+export const heldGap = (r: Pick<Resolved, 'welds' | 'base'>, p: Point): number =>
+  Math.min(...heldNearest(r, p).map((at) => at.gap));

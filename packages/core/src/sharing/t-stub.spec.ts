@@ -42,5 +42,11 @@ describe('a bolt half way between the two edges that are welded (geometry by han
       });
     expect([30, -30].map((x) => wide(plate(-200, 200), open(x)).broken)).toEqual([true, true]);
     expect(wide(plate(-200, 200)).broken).toBe(false);
+    // A bolt a hair off the middle, on the clear side, is no better off.
+    const hair = bolts('M10', '8.8', [
+      [-0.2, 120],
+      [0, -120],
+    ]);
+    expect(wide(plate(-200, 200), open(30), hair).broken).toBe(true);
   });
 });
