@@ -3,7 +3,7 @@ import { mirrored } from '../job/mirrored';
 import type { Job } from '../job/schema';
 import { anyJob, runsAnyWay } from '../testing/any-job';
 import { randomJob } from '../testing/random-job';
-import { reordered, turned } from '../testing/turned';
+import { inTwoKinds, reordered, turned } from '../testing/turned';
 import { evaluate, type Verdict } from './evaluate';
 
 /** Links by name: the order cases are written in decides nothing. */
@@ -51,6 +51,7 @@ it.each([
   ['seen in the mirror', mirrored, () => true],
   ['with bolts, holes, loads and corners in another order', begunElsewhere, () => true],
   ['with its bolts called otherwise', renamed, () => true],
+  ['with every other bolt said to be of another kind, alike in all', inTwoKinds, () => true],
 ] as const)(
   '%s, no figure moves, for 60 joints of any skin, drawn plate, spacers, slots and bolts of the base’s own',
   (_w, change, may) =>

@@ -1,4 +1,5 @@
 import { slotTurned } from '../job/mirrored';
+import { holesAt } from '../job/bolt-holes';
 import type { Job } from '../job/schema';
 import { fromSheet, type Quantity } from '../units/quantity';
 
@@ -95,3 +96,13 @@ export const reordered = (job: Job): Job => ({
   base: { ...job.base, holes: [...job.base.holes].reverse() },
   loads: [...job.loads].reverse(),
 });
+
+/** The same job with every other bolt said to be a kind of its own, in holes that are what they were. */
+export function inTwoKinds(job: Job): Job {
+  const items = job.bolts.items.map((b, i) => {
+    if (i % 2) return b;
+    const { plate } = holesAt(job, b);
+    return { ...b, holes: { ...b.holes, plate: fromSheet(plate, `${plate} mm`) } };
+  });
+  return { ...job, bolts: { ...job.bolts, items } };
+}

@@ -1,9 +1,10 @@
 import { boundsOf, heightOf, widthOf } from '../../geometry/rects';
+import { atBolt } from '../../job/of-kind';
 import type { Resolved } from '../../job/resolve';
 import { refuse, type Refusal } from '../../units/refusal';
 import { formula } from '../../working/formula';
 import { Working } from '../../working/steps';
-import { everyBolt, isHeldByThread, notApplicable, outcome, worst, type Check, type Outcome } from '../check';
+import { isHeldByThread, notApplicable, outcome, worst, type Check, type Outcome } from '../check';
 import type { Loaded } from '../demand/demand';
 import { resistances } from './face-resistance';
 import { sectionOf, type Section } from './section';
@@ -27,14 +28,14 @@ function underPlate(r: Resolved, s: Loaded, x: Section, w: Working): Outcome {
 
 /** The face where bolts through one wall pull it out: round all that pull together, and round each by itself. */
 function pulledOut(r: Resolved, s: Loaded, x: Section, w: Working): Outcome | undefined {
-  const pulling = everyBolt(r).filter((i) => s.demand.pull(i, SILENT) > 1e-9);
+  // Bolts of every kind pull on one wall.
+  const pulling = r.bolts.flatMap((_, i) => (s.demand.pull(i, SILENT) > 1e-9 ? [i] : []));
   if (pulling.length === 0) return undefined;
-  const half = pulledWidth(r) / 2;
   const patches = [pulling, ...pulling.map((i) => [i])].map((among) => ({
     among,
     patch: boundsOf(
       among.map((i) => r.bolts[i]!),
-      half,
+      Math.min(...among.map((i) => pulledWidth(atBolt(r, i)))) / 2,
     ),
   }));
   return worst(patches, w, ({ among, patch }, _k, w) => {

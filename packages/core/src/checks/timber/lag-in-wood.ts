@@ -1,7 +1,11 @@
 import { lagAt } from '../../job/lag';
+import { atBolt } from '../../job/of-kind';
 import type { Resolved } from '../../job/resolve';
 import { refuse, type Refusal } from '../../units/refusal';
-import { everyBolt } from '../check';
+import { everyBolt, isLag } from '../check';
+
+/** Lag screws of the joint, of all its kinds: what they draw or push together they do to one piece of wood. */
+export const lagsOf = (r: Resolved): readonly number[] => r.bolts.flatMap((_, i) => (isLag(atBolt(r, i)) ? [i] : []));
 
 /** Thread a lag has in the wood at least, point and all, over its diameter (EN 1995-1-1 §8.7.2(3)). */
 const LEAST = 6;

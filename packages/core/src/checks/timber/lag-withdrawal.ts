@@ -8,7 +8,7 @@ import { Working } from '../../working/steps';
 import { shearOn } from '../bolt-shear';
 import { everyBolt, isLag, notApplicable, outcome, worst, type Check, type NotApplicable } from '../check';
 import type { Loaded } from '../demand/demand';
-import { badLag, lagWords } from './lag-in-wood';
+import { badLag, lagWords, lagsOf } from './lag-in-wood';
 import { sidewaysStrength } from './timber-joint';
 
 /** EN 1995-1-1 eq. 8.38–8.40 for screws of 6 to 12 mm; one screw, across the grain. */
@@ -40,8 +40,8 @@ function durationOf({ loadCase: c }: Loaded): Duration {
   return c.duration ?? (c.action === 'permanent' ? 'permanent' : c.action === 'accidental' ? 'instantaneous' : 'long');
 }
 
-/** Screws that the case draws. */
-const drawn = (r: Resolved, s: Loaded) => everyBolt(r).filter((i) => s.outOfPlane.tensions[i]! > 1e-9).length;
+/** Screws that the case draws, of all sizes. */
+const drawn = (r: Resolved, s: Loaded) => lagsOf(r).filter((i) => s.outOfPlane.tensions[i]! > 1e-9).length;
 
 /** What lag screw i holds of those that are drawn, N. */
 function holds(r: Resolved, s: Loaded, i: number, w: Working): number {

@@ -5,7 +5,8 @@ import { fromSheet } from '../../job/values';
 import { newLoad } from '../../loads/new-load';
 import { lagLengthFor, lagShape, lagThread } from '../../stock/lags';
 import { caseFile, linkOf } from '../../testing/case-file';
-import { resolved } from '../../testing/test-job';
+import { freeLoad, resolved } from '../../testing/test-job';
+import { inTwoKinds } from '../../testing/turned';
 
 const q = (v: number) => fromSheet(v, `${v} mm`);
 const SIDEWAYS = 'lag-sideways-by-its-full-diameter';
@@ -89,4 +90,13 @@ describe('NDS, C_D by how long the load lasts', () => {
     expect(pulled(mooring('wind'), 'medium') / pulled(mooring('line'))).toBeCloseTo(1.15, 9);
     expect(pulled(free)).toBeCloseTo(pulled(mooring('line')), 9);
   });
+});
+
+it('screws of two kinds draw on one piece of wood: what splits it, and how many are drawn together, is counted over all', () => {
+  const drawn: Job = { ...withThread(caseFile(SIDEWAYS), 60), loads: [freeLoad({ fz: 3000, fx: 400, fy: 700 })] };
+  for (const id of ['timber-splitting', 'lag-withdrawal']) {
+    const [one, two] = [linkOf(drawn, id), linkOf(inTwoKinds(drawn), id)];
+    expect(one.utilisation).toBeGreaterThan(0);
+    expect(two.utilisation).toBeCloseTo(one.utilisation, 9);
+  }
 });

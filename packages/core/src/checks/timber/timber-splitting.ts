@@ -1,11 +1,13 @@
 import { boundsOf, heightOf, widthOf } from '../../geometry/rects';
 import { lagAt } from '../../job/lag';
+import { atBolt } from '../../job/of-kind';
 import type { Resolved } from '../../job/resolve';
 import { isRefusal } from '../../units/refusal';
 import { formula } from '../../working/formula';
 import { Working } from '../../working/steps';
-import { everyBolt, isLag, notApplicable, outcome, type Check, type Outcome } from '../check';
+import { notApplicable, outcome, type Check, type Outcome } from '../check';
 import type { Loaded } from '../demand/demand';
+import { lagsOf } from './lag-in-wood';
 import { grainOf, timberBeam, type TimberBeam } from './timber-beam';
 
 const QUIET = new Working(false);
@@ -17,9 +19,10 @@ const H_E = formula('h_e', '4·d + u', 'mm');
 
 /** Screws drawn out of the face tear the wood open across its grain at their points. */
 function drawn(r: Resolved, s: Loaded, { L, a, w: width }: TimberBeam, w: Working): Outcome | undefined {
-  const h_e = Math.min(...everyBolt(r).map((i) => lagAt(r, i).depth));
-  const F = everyBolt(r).reduce((sum, i) => sum + s.outOfPlane.tensions[i]!, 0);
-  if (!isLag(r) || F < 1e-9 || h_e >= r.skinThickness) return undefined;
+  const screws = lagsOf(r);
+  const h_e = Math.min(...screws.map((i) => lagAt(atBolt(r, i), i).depth));
+  const F = screws.reduce((sum, i) => sum + s.outOfPlane.tensions[i]!, 0);
+  if (F < 1e-9 || h_e >= r.skinThickness) return undefined;
   w.found('F_90', F, 'N', 'of all screws that are drawn');
   const F_v = w.of(F_V, { F_90: F, a, b: L - a, L }, 'the larger of the two sides of the joint');
   const k = w.of(F_DEEP, { b_t: width, h_e, h: r.skinThickness }, 'h_e from the face they are drawn to, to their points');
@@ -29,7 +32,7 @@ function drawn(r: Resolved, s: Loaded, { L, a, w: width }: TimberBeam, w: Workin
 /** Bolts pushed across the grain split the wood off towards the edge they are pushed to. */
 function pushed(r: Resolved, s: Loaded, { L, a }: TimberBeam, w: Working): Outcome | undefined {
   const across = grainOf(r) === 'x' ? 'y' : 'x';
-  const F = Math.abs(everyBolt(r).reduce((sum, i) => sum + s.shears[i]![across], 0));
+  const F = Math.abs(s.shears.reduce((sum, v) => sum + v[across], 0));
   if (F < 1e-9) return undefined;
   const around = boundsOf(r.bolts);
   const h_e = w.of(
@@ -39,7 +42,7 @@ function pushed(r: Resolved, s: Loaded, { L, a }: TimberBeam, w: Working): Outco
   );
   w.found('F_90', F, 'N', 'of all bolts, across the grain');
   const F_v = w.of(F_V, { F_90: F, a, b: L - a, L }, 'the larger of the two sides of the joint');
-  const b_t = isLag(r) ? Math.min(...everyBolt(r).map((i) => lagAt(r, i).depth)) : r.skinThickness;
+  const b_t = Math.min(r.skinThickness, ...lagsOf(r).map((i) => lagAt(atBolt(r, i), i).depth));
   const k = w.of(F_WIDE, { b_t, h_e }, 'however wide the timber is past the bolts (safe)');
   return outcome(F_v, w.of(F_D, { 'F_90.Rk': k, γ: r.factors.onSkin }), 'N', 'wood beside the bolts', [
     'side edges of the timber at least 4·d from the bolts: measure',
