@@ -4,57 +4,17 @@ import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { USUAL_SHOP } from '../stock/shop-settings';
 import { torqueCard } from '../shop/torque-card';
+import { allDone } from '../testing/done-log';
 import { found, logOf, type Written } from '../testing/log-lines';
 import { freeLoad, resolved, testJob } from '../testing/test-job';
-import { dimensionsAt } from './dimensions';
 import type { BodyOf, DecisionKind } from './log-entry';
 import { printOf } from './proof-stands';
-import { drawnBolts } from './fitted-bolts';
-import { holdPoints, openPoints, sideBySide, stampRefusal } from './stamp';
+import { openPoints, sideBySide, stampRefusal } from './stamp';
 
 const job = testJob({ fz: 900 }, (j) => ({ ...j, plate: { ...j.plate, thickness: fromSheet(8, '8 mm') } }));
 const whole = oneFoot(job);
 const card = torqueCard(resolved(job))!;
-
-/** Everything done as it should be. */
-const done: Written[] = [
-  ...dimensionsAt(whole, 'F1').map((d): Written => ({
-    about: d.about,
-    body: { ...found(d.key, d.nominal, d.nominal), under: d.under, over: d.over },
-  })),
-  { body: { kind: 'confirmed', what: 'bolts fitted', is: drawnBolts(resolved(job)) } },
-  { body: { kind: 'confirmed', what: 'nut class', is: '8' } },
-  { body: { kind: 'confirmed', what: 'lubrication', is: 'lightly oiled' } },
-  ...card.passes.flatMap((p, i) =>
-    card.order.map((bolt): Written => ({
-      about: { foot: 'F1', bolt },
-      body: { kind: 'tightened', round: i + 1, target: p.torque, torque: p.torque, reads: 'good', because: '', with: 'typed' },
-    })),
-  ),
-  ...card.order.map((bolt): Written => ({ about: { foot: 'F1', bolt }, body: { kind: 'witness mark' } })),
-  {
-    about: {},
-    body: {
-      kind: 'proof',
-      pull: '00000000-0000-4000-8000-000000000999',
-      caseName: 'Case L1',
-      load: 900,
-      holdSeconds: 60,
-      curve: [],
-      set: [0],
-      setLimit: 0.1,
-      result: 'passed',
-      because: '',
-      remarks: '',
-      with: 'load cell stand-in',
-      proved: { caseId: 'L1-1', force: [0, 0, 900], of: printOf(whole, 'F1') },
-    },
-  },
-  ...holdPoints(whole, USUAL_SHOP, []).map((h): Written => ({
-    about: {},
-    body: { kind: 'signed', operation: h.operation, text: h.text, name: 'A. Marsh' },
-  })),
-];
+const done = allDone(job);
 const refusal = (entries: readonly Written[]) => stampRefusal(whole, USUAL_SHOP, logOf(entries));
 
 it('a job with nothing written down has everything open, and cannot be stamped', () => {
