@@ -1,7 +1,8 @@
-import { asCounted } from '../chain/evaluate';
+import { asCounted, evaluate } from '../chain/evaluate';
 import { handAndSolver } from '../chain/hand-and-solver';
 import { isResolved, resolve } from '../job/resolve';
 import type { Job } from '../job/schema';
+import { fromSheet } from '../job/values';
 import { casesOf } from '../loads/cases';
 import { spreadOf, type Spread } from '../spread/spread';
 import { ENVELOPE, figuresFor, figuresOf, meshError, viewOf, type CaseFigures } from '../spread/view';
@@ -104,4 +105,17 @@ it('hand and solved stand side by side; what differs by over a fifth is explaine
   expect(rows.map((x) => x.unit)).toEqual(['N', 'mm', 'MPa', 'MPa']);
   for (const { hand, solver, why } of rows)
     expect(why !== '').toBe(hand === undefined || Math.abs(solver - hand) > 0.2 * Math.abs(hand));
+});
+
+it('its hand figures are those the links are judged by', () => {
+  const rows = handAndSolver(resolved(job), counted(job)[0]!, figures(job));
+  const link = (id: string) => evaluate(job).links.find((l) => l.id === id)!;
+  const by = (what: string) => rows.find((x) => x.what.startsWith(what))!;
+  expect(by('skin at').hand).toBeCloseTo(link('skin-bending').demand, 9);
+  expect(by('skin at').solver).toBe(figures(job).edgeStress.value);
+  const limited = { ...job, limits: { ...job.limits, ratio: fromSheet(300, '300') } };
+  expect(by('skin gives').hand).toBeCloseTo(evaluate(limited).links.find((l) => l.id === 'deflection')!.demand, 9);
+  const pulls = evaluate(job).shared[0]!.pulls;
+  const at = job.bolts.items.findIndex((b) => by('pull in').what === `pull in ${b.id}`);
+  expect(by('pull in').hand).toBeCloseTo(pulls[at]!, 9);
 });
