@@ -1,15 +1,27 @@
 import fc from 'fast-check';
-import { evaluate, type SharedCase, type Verdict } from '../chain/evaluate';
+import { asCounted } from '../chain/evaluate';
+import { asked } from '../chain/link';
+import { applies } from '../checks/check';
+import { loaded, type UnderLoad } from '../checks/demand/loaded';
+import { CHECKS } from '../checks/registry';
 import { isResolved, resolve, type Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
+import { casesOf } from '../loads/cases';
+import type { Shared } from '../sharing/share';
+import { isRefusal } from '../units/refusal';
+import { Working } from '../working/steps';
 import { anyJob } from './any-job';
 
-/** A random job that is judged: what it is made of, and what was said of it. */
+/** A case as it is shared, and the pull that comes of it in each bolt, with its prying, N. */
+export type Pulled = Shared & { readonly pulls: readonly number[] };
+
+/** A random job that can be judged, and each of its cases on it. */
 export interface Judged {
-  readonly job: Job;
   readonly r: Resolved;
-  readonly v: Verdict;
+  readonly cases: readonly { readonly under: UnderLoad; readonly s: Pulled }[];
 }
+
+const SILENT = new Working(false);
 
 /** Random jobs of any kind that are not refused as a whole, of `n` drawn; each with something else said of it, where asked. */
 export const judgedJobs = (n: number, seed: number, change: (j: Job, i: number) => Job = (j) => j): Judged[] =>
@@ -17,30 +29,36 @@ export const judgedJobs = (n: number, seed: number, change: (j: Job, i: number) 
     const job = change(drawn, i);
     const r = resolve(job);
     if (!isResolved(r)) return [];
-    const v = evaluate(job, undefined, 1, r);
-    return v.refusals.length > 0 ? [] : [{ job, r, v }];
+    const under = casesOf(job).map((c) => loaded(r, asCounted(c, job.practice)));
+    if (under.some(isRefusal)) return [];
+    const cases = (under as UnderLoad[]).map((u) => ({
+      under: u,
+      s: { ...u.s, pulls: r.bolts.map((_, k) => u.s.demand.pull(k, SILENT)) },
+    }));
+    return [{ r, cases }];
   });
 
 /** A figure somebody else worked out for one case of a job: used over allowed; undefined where the formula is not his to ask. */
-export type Reckoning = (r: Resolved, s: SharedCase) => number | undefined;
+export type Reckoning = (r: Resolved, s: Pulled) => number | undefined;
 
 /**
- * Puts a link's figures beside somebody else's: how many cases both answered, and each in which they differ by more than `off`, or in
- * which he has a figure and the link says that none is needed.
+ * Puts a check's figures beside somebody else's: how many cases both answered, and each in which they differ by more than `off`, or in
+ * which he has a figure and the check says that none is needed.
  */
 export function compared(all: readonly Judged[], id: string, reckon: Reckoning, off = 1e-6): { both: number; differ: string[] } {
+  const check = CHECKS.find((c) => c.id === id)!;
   let both = 0;
   const differ: string[] = [];
-  for (const [n, { r, v }] of all.entries()) {
-    const link = v.links.find((l) => l.id === id)!;
-    for (const [k, s] of v.shared.entries()) {
+  for (const [n, { r, cases }] of all.entries())
+    for (const [k, { under, s }] of cases.entries()) {
       const his = reckon(r, s);
-      const ours = link.perCase[k]!;
-      if (his === undefined || link.refusedIn.includes(s.loadCase.id)) continue;
+      if (his === undefined) continue;
+      const found = asked(check, under);
+      if (isRefusal(found)) continue;
       both++;
+      const ours = applies(found) ? found.utilisation : NaN;
       if (!(Math.abs(ours - his) <= off * Math.max(1e-3, Math.abs(his))) && ours !== his)
         differ.push(`job ${n}, case ${k}: ${ours} against ${his}`);
     }
-  }
   return { both, differ };
 }
