@@ -139,7 +139,7 @@ function sheetFiles(sheets: readonly SheetsWanted[], says: readonly string[], pu
     }
     s.plan.sheets.forEach((_x, i) => {
       for (const ending of ['dxf', 'svg'] as const) {
-        const text = sheetFile(s, i + 1, says, { ending, kerf: 0 });
+        const text = sheetFile(s, i + 1, says, { ending, kerf: 0, cutOnly: true });
         if (isRefusal(text)) notMade.push(`${s.stock}, sheet ${i + 1}: ${refusalText(text)}`);
         else put(`cut/${fileName(`sheet ${s.stock} ${i + 1}`, '', VERSION, ending)}`, text);
       }

@@ -55,7 +55,7 @@ export function sheetFile(
   wanted: SheetsWanted,
   which: number,
   says: readonly string[],
-  { ending, kerf }: Pick<CutAs, 'ending' | 'kerf'>,
+  { ending, kerf, cutOnly }: Omit<CutAs, 'mirrored'>,
 ): string | Refusal {
   const { plan } = wanted;
   if (isRefusal(plan)) return plan;
@@ -74,11 +74,12 @@ export function sheetFile(
     `${wanted.stock}, ${sheet.offcut ? 'offcut' : 'sheet'} ${which} of ${plan.sheets.length}`,
     kerfLine(kerf),
   ];
-  if (ending === 'dxf') return sheetDxf(size, shapes, lines);
+  if (ending === 'dxf') return sheetDxf(size, shapes, lines, cutOnly);
   const middle = (s: (typeof shapes)[number]) => {
     const xs = s.region.outer.map((v) => v.x);
     const ys = s.region.outer.map((v) => v.y);
     return { x: (Math.min(...xs) + Math.max(...xs)) / 2, y: (Math.min(...ys) + Math.max(...ys)) / 2, text: s.mark };
   };
-  return cutSvg(shapes, { lines, size: { x0: 0, y0: 0, x1: size.long, y1: size.wide }, marks: shapes.map(middle) });
+  const box = { x0: 0, y0: 0, x1: size.long, y1: size.wide };
+  return cutSvg(shapes, { lines, size: box, ...(cutOnly ? {} : { marks: shapes.map(middle) }) });
 }

@@ -36,7 +36,7 @@ describe('a file for the cutter', () => {
     const nested = sheetsWanted(oneFoot(job), USUAL_SHOP.sheetCut);
     if ('refusals' in nested) throw new Error('refused');
     const wanted = nested.wanted[0]!;
-    const sheet = (which: number, w = wanted) => sheetFile(w, which, ['Lopsided'], { ending: 'dxf', kerf: 0 });
+    const sheet = (which: number, w = wanted) => sheetFile(w, which, ['Lopsided'], { ending: 'dxf', kerf: 0, cutOnly: true });
     const { plan } = wanted;
     if ('refused' in plan) throw new Error(plan.because);
     expect(sheet(1)).toContain(`${wanted.stock}, sheet 1 of ${plan.sheets.length}`);

@@ -26,10 +26,11 @@ const template = z.object({
   correct: oneOf('correct', ['yes', 'no']).default('yes'),
   as: oneOf('as', ['template', 'stencil']).default('template'),
 });
-const cut = z.object({ part: Part, foot: Foot, hand: Hand, kerf: Kerf, with: oneOf('with', ['words']).optional() });
+const With = oneOf('with', ['words']).optional();
+const cut = z.object({ part: Part, foot: Foot, hand: Hand, kerf: Kerf, with: With });
 const lists = z.object({ numbers: Numbers });
 const pages = z.object({ paper: Paper });
-const sheet = z.object({ stock: z.string().max(120), sheet: z.coerce.number().int().min(1).default(1), kerf: Kerf });
+const sheet = z.object({ stock: z.string().max(120), sheet: z.coerce.number().int().min(1).default(1), kerf: Kerf, with: With });
 
 /** Everything that is made of a job, by its address under the job, with what can be asked of it. */
 export const ASKED = {

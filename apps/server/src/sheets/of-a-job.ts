@@ -92,9 +92,16 @@ export function nested(whole: WholeJob, of: SheetOf, asked: Asked<'sheet.dxf'>, 
   const body = sheetFile(wanted, asked.sheet, [`${whole.name}, ${issueOf(of)}`, verdictWords(whole)], {
     ending,
     kerf: asked.kerf,
+    cutOnly: asked.with !== 'words',
   });
   if (isRefusal(body)) return { kind: 'refused', refusals: [body] };
-  return { kind: 'file', body, name: named(whole, of, `${wanted.stock}, sheet ${asked.sheet}`, ending), type: CUT_TYPES[ending] };
+  const what = [
+    wanted.stock,
+    `sheet ${asked.sheet}`,
+    asked.with === 'words' ? 'with words' : '',
+    asked.kerf > 0 ? `compensated ${asked.kerf} mm` : '',
+  ];
+  return { kind: 'file', body, name: named(whole, of, what.filter(Boolean).join(', '), ending), type: CUT_TYPES[ending] };
 }
 
 export async function cutPlan(whole: WholeJob, of: SheetOf): Promise<Made> {

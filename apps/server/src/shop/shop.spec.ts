@@ -80,6 +80,10 @@ describe('a packet', () => {
       ['report.pdf', 'Lopsided, calculation report, v1.pdf'],
       ['sheet.dxf?stock=Steel%20S275,%206%20mm', 'Lopsided, Steel S275, 6 mm, sheet 1, v1.dxf'],
       ['sheet.svg?stock=Steel%20S275,%206%20mm', 'Lopsided, Steel S275, 6 mm, sheet 1, v1.svg'],
+      [
+        'sheet.dxf?stock=Steel%20S275,%206%20mm&kerf=1.5&with=words',
+        'Lopsided, Steel S275, 6 mm, sheet 1, with words, compensated 1.5 mm, v1.dxf',
+      ],
       ['part.svg?kerf=1.5&hand=other', 'Lopsided, mounting plate, other hand, compensated 1.5 mm'],
     ] as const) {
       const res = await http.get(`/api/jobs/t/${path}`).expect(200);
@@ -89,6 +93,16 @@ describe('a packet', () => {
       ((await http.get(`/api/jobs/t/part.svg${query}`).buffer(true).expect(200)).body as Buffer).toString();
     expect(await svg('')).toMatch(/Stamp 1: mounting plate/);
     expect(await svg('?hand=other')).toMatch(/Stamp 1′: mounting plate .*OTHER HAND, mirrored/);
+    const sheet = async (query: string) =>
+      (
+        (await http.get(`/api/jobs/t/sheet.dxf?stock=Steel%20S275,%206%20mm${query}`).buffer(true).expect(200)).body as Buffer
+      ).toString();
+    // A cutter that cuts all it is given gets nothing but what is to be cut; the words stand in the head of the file.
+    expect(await sheet('')).not.toMatch(/\nTEXT\r?\n/);
+    expect(await sheet('')).toContain('As drawn: the cutter takes its own cut into account');
+    expect(await sheet('&with=words')).toMatch(/\nTEXT\r?\n/);
+    expect(await sheet('&kerf=1.5')).toContain('COMPENSATED for a cut of 1.5 mm');
+    expect((await http.get('/api/jobs/t/parts.csv?numbers=comma').buffer(true).expect(200)).text).toContain(';');
     expect((await http.get('/api/jobs/t/sheet.dxf?stock=gold').expect(404)).body.detail).toContain('Steel S275, 6 mm');
     expect((await http.get('/api/jobs/t/part.svg?kerf=40').expect(400)).body.detail).toBe(
       'kerf: not a width there — allowed: 0 to 10 mm',

@@ -63,15 +63,33 @@ export function partDxf(part: CutPart, { lines, base, cutOnly = false }: DxfWord
 /** Layers of a whole sheet: what is cut, what is only written. */
 export const SHEET_LAYERS = { sheet: 'SHEET', text: 'TEXT' } as const;
 
-/** A sheet with all its pieces where they lie: the sheet’s edge and the marks on layers of their own. */
+/**
+ * A sheet with all its pieces where they lie, in the sheet’s own corner. With words the sheet’s edge and the marks stand on layers of
+ * their own; `cutOnly` leaves nothing but what is cut, and the words in the head of the file.
+ */
 export function sheetDxf(
   size: Offcut,
   pieces: readonly (CutShape & { readonly mark: string })[],
   lines: readonly string[],
+  cutOnly = false,
 ): string {
   const dxf = newDrawing();
   dxf.addLayer(DXF_LAYERS.outline, COLOURS.outline, 'Continuous');
   dxf.addLayer(DXF_LAYERS.holes, COLOURS.holes, 'Continuous');
+  for (const p of pieces) addCut(dxf, p);
+  if (!cutOnly) addSheetWords(dxf, size, pieces, lines);
+  dxf.setVariable('$EXTMIN', { 10: 0, 20: cutOnly ? 0 : -12 - LINE * lines.length, 30: 0 });
+  dxf.setVariable('$EXTMAX', { 10: size.long, 20: size.wide, 30: 0 });
+  return `${comments(lines)}${dxf.stringify()}`;
+}
+
+/** The sheet’s edge, a mark on each piece, and the words below. */
+function addSheetWords(
+  dxf: DxfWriter,
+  size: Offcut,
+  pieces: readonly (CutShape & { readonly mark: string })[],
+  lines: readonly string[],
+): void {
   dxf.addLayer(SHEET_LAYERS.sheet, Colors.Blue, 'Continuous');
   dxf.addLayer(SHEET_LAYERS.text, Colors.Red, 'Continuous');
   const edge: Rect = { x0: 0, y0: 0, x1: size.long, y1: size.wide };
@@ -81,14 +99,10 @@ export function sheetDxf(
     SHEET_LAYERS.sheet,
   );
   for (const p of pieces) {
-    addCut(dxf, p);
     const { x0, y0, x1, y1 } = loopBounds(p.region.outer);
     dxf.addText(point3d((x0 + x1) / 2, (y0 + y1) / 2, 0), TEXT * 2, p.mark, { layerName: SHEET_LAYERS.text });
   }
   lines.forEach((line, i) => dxf.addText(point3d(0, -12 - LINE * i, 0), TEXT, line, { layerName: SHEET_LAYERS.text }));
-  dxf.setVariable('$EXTMIN', { 10: 0, 20: -12 - LINE * lines.length, 30: 0 });
-  dxf.setVariable('$EXTMAX', { 10: size.long, 20: size.wide, 30: 0 });
-  return `${comments(lines)}${dxf.stringify()}`;
 }
 
 /** Outline, openings and holes: what a cutter follows. */

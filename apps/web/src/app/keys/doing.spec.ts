@@ -4,7 +4,7 @@ import { COMMANDS } from './commands';
 const taken: string[] = [];
 const all: Doing[] = [
   ...COMMANDS.map((c) => ({ id: c.id, words: c.words, also: ALSO[c.id] ?? '', run: () => undefined })),
-  ...sheetsOf('a', (address) => taken.push(address)),
+  ...sheetsOf('a', 'comma', (address) => taken.push(address)),
   { id: 'M12', words: 'Fasteners M12', also: 'bolt size', run: () => undefined },
 ];
 

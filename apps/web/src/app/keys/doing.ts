@@ -55,12 +55,13 @@ const SHEETS: readonly (readonly [path: string, words: string, also: string])[] 
   ['job.json', 'Job file', 'json export save backup'],
 ];
 
-export const sheetsOf = (job: string, take: (address: string) => void): Doing[] =>
+/** Sheets to take out; lists with their numbers as the reader’s spreadsheet has them. */
+export const sheetsOf = (job: string, numbers: string, take: (address: string) => void): Doing[] =>
   SHEETS.map(([path, words, also]) => ({
     id: path,
     words: `Take out: ${words}`,
     also,
-    run: () => take(`/api/jobs/${job}/${path}`),
+    run: () => take(`/api/jobs/${job}/${path}${path.endsWith('.csv') ? `?numbers=${numbers}` : ''}`),
   }));
 
 const plain = (s: string): string =>

@@ -13,6 +13,7 @@ import { addBolt } from '@core/options/add-bolt';
 import { withSize } from '../layout/edits';
 import { failureText, freshId, JobApi } from '../job/job-api';
 import { Judge } from '../job/judge';
+import { keptNumbers } from '../make/csv-numbers';
 import { COMMANDS, type CommandId } from './commands';
 import { ALSO, sheetsOf, type Doing } from './doing';
 import { Everywhere } from './everywhere';
@@ -122,7 +123,7 @@ export class Commands {
             run: () => void this.router.navigate(['/history', job.id]),
           },
           { id: 'copy', words: 'Copy this job', also: 'duplicate clone', run: () => void this.copy() },
-          ...sheetsOf(job.id, take),
+          ...sheetsOf(job.id, keptNumbers.read(), take),
         ]
       : [];
     return [...verbs, ...sizes, ...this.everywhere.all(), ...ofThisJob, ...links];

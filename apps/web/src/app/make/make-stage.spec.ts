@@ -131,14 +131,18 @@ it('a bent plate is shown as its flat blank with the lines of its bend, and ever
 it('the way numbers stand in the CSV is kept for the next job', async () => {
   localStorage.clear();
   await show(testJob());
-  const csv = () => [...host().querySelectorAll<HTMLAnchorElement>('.downloads a')].at(-2)!.getAttribute('href');
-  expect(csv()).toContain('numbers=point');
+  const lists = () =>
+    [...host().querySelectorAll<HTMLAnchorElement>('.downloads a[href*=csv]')].map((a) =>
+      a.getAttribute('href')!.split('/').at(-1),
+    );
+  const all = (way: string) => ['parts.csv', 'buy.csv', 'drill-list.csv'].map((name) => `${name}?numbers=${way}`);
+  expect(lists()).toEqual(all('point'));
   fixture.componentInstance['setNumbers']('comma');
   await fixture.whenStable();
-  expect(csv()).toContain('numbers=comma');
+  expect(lists()).toEqual(all('comma'));
   TestBed.resetTestingModule();
   await show(testJob());
-  expect(csv()).toContain('numbers=comma');
+  expect(lists()).toEqual(all('comma'));
   localStorage.clear();
 });
 

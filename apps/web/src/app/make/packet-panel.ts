@@ -1,10 +1,11 @@
 import { HttpClient } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { Subscription } from 'rxjs';
 import { Desk } from '../job/desk';
 import { failureText } from '../job/job-api';
+import type { CsvNumbers } from './csv-numbers';
 import { keepFile, nameIn } from './keep-file';
 
 interface PacketState {
@@ -64,6 +65,8 @@ interface PacketState {
 export class PacketPanel {
   private readonly desk = inject(Desk);
   private readonly http = inject(HttpClient);
+  /** How numbers stand in the lists. */
+  readonly numbers = input<CsvNumbers>('point');
   private readonly state = signal<PacketState | null>(null);
   protected readonly older = computed(() => {
     const s = this.state();
@@ -107,6 +110,12 @@ export class PacketPanel {
     });
   }
   protected file(name: string): string {
-    return `/api/jobs/${this.desk.whole()!.id}/${name}${name.endsWith('.pdf') && this.desk.whole()!.units === 'inch' ? '?paper=letter' : ''}`;
+    const { id, units } = this.desk.whole()!;
+    const asked = name.endsWith('.csv')
+      ? `?numbers=${this.numbers()}`
+      : name.endsWith('.pdf') && units === 'inch'
+        ? '?paper=letter'
+        : '';
+    return `/api/jobs/${id}/${name}${asked}`;
   }
 }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { pathData } from '@core/geometry/region';
 import { whyNot } from '@core/shop/laid-by-hand';
 import type { NestedSheet, Offcut, PlacedPiece, SheetCut, SheetPlan as Plan } from '@core/shop/sheet-nesting';
@@ -111,9 +111,9 @@ interface Dragged {
                 @if (sheet.remnant >= 100) {
                   <button type="button" class="shelve" (click)="shelve(s, z, sheet.remnant)">put on the rack</button>
                 }
-                <a [href]="file(s, $index + 1, 'dxf')" download>DXF</a>&ngsp;<a [href]="file(s, $index + 1, 'svg')" download
-                  >SVG</a
-                >
+                <a [href]="file(s, $index + 1, 'dxf')" download>DXF, cut lines</a>,
+                <a [href]="file(s, $index + 1, 'svg')" download>SVG, cut lines</a>,
+                <a [href]="file(s, $index + 1, 'dxf', { with: 'words' })" download>DXF with words</a>
               </figcaption>
             </figure>
           }
@@ -167,8 +167,11 @@ export class SheetPlan {
   protected size(p: Plan, sheet: NestedSheet): Offcut {
     return sizeOf(p, sheet);
   }
-  protected file(s: SheetsWanted, sheet: number, ending: 'dxf' | 'svg'): string {
-    const asked = new URLSearchParams({ stock: s.stock, sheet: String(sheet) });
+  /** Width of the cut that is taken out of the files, mm. */
+  readonly kerf = input(0);
+  protected file(s: SheetsWanted, sheet: number, ending: 'dxf' | 'svg', more: Record<string, string> = {}): string {
+    const kerf: Record<string, string> = this.kerf() > 0 ? { kerf: String(this.kerf()) } : {};
+    const asked = new URLSearchParams({ stock: s.stock, sheet: String(sheet), ...kerf, ...more });
     return `/api/jobs/${this.desk.whole()!.id}/sheet.${ending}?${asked.toString()}`;
   }
 
