@@ -48,7 +48,7 @@ test('a mirrored pair: drawn once, cut in both hands; an earlier version is set 
   await openStage(page, id, 'lay-out');
   await page.getByRole('button', { name: 'Parts' }).click();
   const plate = page.locator('ms-parts-drawer li').first();
-  await expect(plate).toContainText('2 as drawn, 2 other hand');
+  await expect(plate).toContainText('1 a foot, 4 in all: 2 + 2 mirrored');
   await page.getByRole('button', { name: 'Plan' }).click();
   const at = async () => (await page.locator('[data-bolt="B4"]').getAttribute('cy'))!;
   const here = Number(await at());

@@ -7,7 +7,7 @@ import type { ShopSettings } from '../stock/shop-settings';
 import type { Refusal } from '../units/refusal';
 import type { Piece, StockBar } from './bar-cutting';
 import { boltRows } from './bolt-length';
-import { partList } from './part-list';
+import { handsOf, partList } from './part-list';
 
 /** What is sawn from one kind of bar. */
 export interface BarsWanted {
@@ -51,7 +51,7 @@ export function barsWanted(
       add(`${size.id} studding, ${grade.id}`, 'studding', {
         mark: `${at}${ids.join(' ')}`,
         length: round(length.needed),
-        count: ids.length,
+        count: handsOf(whole, job) * ids.length,
       });
     }
   }

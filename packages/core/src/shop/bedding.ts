@@ -90,7 +90,7 @@ function painted(r: Resolved): Wanted[] {
 /** Both faces of every steel part that is cut, mm². */
 export const paintedArea = (r: Resolved): number =>
   cutParts(r)
-    .filter((p) => p.metal.group === 'steel')
+    .filter((p) => p.metal.group === 'steel' && !p.roundBolts)
     .reduce((sum, p) => sum + 2 * p.count * (regionArea(p.region) - p.holes.reduce((a, h) => a + holeArea(h), 0)), 0);
 
 function bedded(r: Resolved): Wanted[] {

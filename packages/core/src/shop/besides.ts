@@ -14,24 +14,18 @@ interface Amount {
   readonly minutes: number;
 }
 
-const tube = (outside: number, wall: number, length: number) => Math.PI * (outside - wall) * wall * length * STEEL_DENSITY;
-
-/** Sleeves, plugs and spacers round every bolt. */
+/** What cutting and fitting sleeves, plugs and spacers round every bolt takes; the tubes themselves are among the parts that are cut. */
 function roundBolts(r: Resolved): Amount[] {
-  const { sleeve, packing, tubeOutside, tubeWall } = r.job.joint;
+  const { sleeve, packing, tubeOutside } = r.job.joint;
   const n = r.bolts.length;
-  const wall = Math.min(tubeWall.v, tubeOutside.v / 2);
   const one = (mass: number, cost: number, minutes: number): Amount => ({ mass: n * mass, cost: n * cost, minutes: n * minutes });
   const out: Amount[] = [];
-  if (sleeve === 'sleeve') out.push(one(tube(tubeOutside.v, wall, r.skinThickness), RATES.perSleeve, RATES.minutesPerSleeve));
+  if (sleeve === 'sleeve') out.push(one(0, RATES.perSleeve, RATES.minutesPerSleeve));
   if (sleeve === 'plug')
     out.push(
       one((Math.PI / 4) * (tubeOutside.v ** 2 - r.d ** 2) * r.skinThickness * EPOXY_DENSITY, RATES.perPlug, RATES.minutesPerPlug),
     );
-  if (packing === 'spacers') {
-    const high = r.bolts.reduce((sum, b) => sum + b.packed, 0) / Math.max(1, n);
-    out.push(one(tube(tubeOutside.v, wall, high), RATES.perSleeve, RATES.minutesPerSleeve));
-  }
+  if (packing === 'spacers') out.push(one(0, RATES.perSleeve, RATES.minutesPerSleeve));
   return out;
 }
 

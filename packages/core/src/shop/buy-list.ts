@@ -143,7 +143,7 @@ function studding(stock: string, length: number, shop: ShopSettings): number {
 /** Bolts of one size, class and length, in whole packs. */
 function fastenerLines({ of, shop }: Planned): BuyLine[] {
   const by = new Map<string, { n: number; each: number; note: string }>();
-  for (const { r } of of.feet)
+  for (const { r, hands } of of.feet)
     for (const { length, ids } of boltRows(r)) {
       const at = atBolt(
         r,
@@ -151,7 +151,7 @@ function fastenerLines({ of, shop }: Planned): BuyLine[] {
       );
       const what = `${at.size.id} ${at.grade.id} ${length.cut ? 'nuts for studding' : length.stock ? `× ${length.stock.text}` : 'longer than any stock'}`;
       const row = by.get(what) ?? { n: 0, each: boltPrice(at, shop) * (length.cut ? 0.5 : 1), note: noteFor(at) };
-      row.n += ids.length * (length.cut ? 2 : 1);
+      row.n += hands * ids.length * (length.cut ? 2 : 1);
       by.set(what, row);
     }
   return [...by].map(([what, { n, each, note }]) => {
@@ -174,14 +174,14 @@ function boltPrice({ grade, d }: Resolved, shop: ShopSettings): number {
 
 function consumables({ of, shop }: Planned): BuyLine[] {
   const work = workOf(of, shop);
-  const beds = of.feet.flatMap(({ r }) => beddingOf(r, of.whole.making));
+  const beds = of.feet.flatMap(({ r, hands }) => beddingOf(r, of.whole.making).map((b) => ({ ...b, hands })));
   const out: BuyLine[] = [];
   const byName = new Map<string, { grams: number; volume: number; cartridge: number }>();
-  for (const { product, batch } of beds) {
+  for (const { product, batch, hands } of beds) {
     if (isRefusal(batch)) continue;
     const row = byName.get(product.name) ?? { grams: 0, volume: 0, cartridge: product.cartridge ?? 0 };
-    row.grams += batch.resin + batch.hardener;
-    row.volume += batch.mixed;
+    row.grams += hands * (batch.resin + batch.hardener);
+    row.volume += hands * batch.mixed;
     byName.set(product.name, row);
   }
   for (const [name, { grams, volume, cartridge }] of byName)

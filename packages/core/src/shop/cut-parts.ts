@@ -12,6 +12,7 @@ import { headDepth } from '../stock/heads';
 import type { Metal } from '../stock/metals';
 import { tapDrill, weldNutHole } from '../stock/tap-drills';
 import { blankOf } from './bend-allowance';
+import { tubesRoundBolts } from './tubes-round-bolts';
 
 /** A hole of a part, mm, in plan coordinates: round, or a slot with round ends. */
 export interface CutHole extends Point {
@@ -56,6 +57,8 @@ export interface CutPart {
   /** As bent, from the side. */
   readonly side?: readonly Point[];
   readonly on?: string;
+  /** A spacer or sleeve: what it costs to cut and fit is reckoned by the bolt it stands round. */
+  readonly roundBolts?: true;
 }
 
 /** The plate's rectangle and what the leg takes past its bent edge, mm. */
@@ -120,7 +123,7 @@ function backingHole(r: Resolved): Pick<CutHole, 'd' | 'then'> {
   return { d: r.backingHole, then: '' };
 }
 
-/** Every part that is cut, the mounting plate first. */
+/** Every part that is cut, the mounting plate first; the job's own parts last. */
 export function cutParts(r: Resolved): CutPart[] {
   const { corner } = r.job.plate;
   const blank = blankRect(r);
@@ -146,7 +149,7 @@ export function cutParts(r: Resolved): CutPart[] {
     thickness: r.plateThickness,
     count: r.plateLayers,
   };
-  return [plate, ...backingParts(r), ...r.freeParts.map(madePart)];
+  return [plate, ...backingParts(r), ...tubesRoundBolts(r), ...r.freeParts.map(madePart)];
 }
 
 function backingParts(r: Resolved): CutPart[] {

@@ -25,10 +25,10 @@ export interface Schedule {
 const PLY = formula('t_p', 'w/3.072·(2.56/ψ − 1.36)', 'mm');
 const RESIN = formula('m_r', 'm_c·(1 − ψ)/ψ', 'g');
 
-/** Plies of every part of laminate that is cut flat, by the shop’s usual cloth; nothing of a job without any. */
+/** Plies of every part of laminate that is cut flat, by the shop’s usual cloth; nothing of a job without any. Bars and tubes are bought. */
 export function laminateSchedules({ parts }: Pick<MadeOf, 'parts'>): Schedule[] {
   return parts.flatMap((p): Schedule[] => {
-    if (p.part.metal.group !== 'laminate' || !(boughtMass(p.part) > 0)) return [];
+    if (p.part.metal.group !== 'laminate' || p.part.sawn || !(boughtMass(p.part) > 0)) return [];
     const w = new Working(true);
     const { cloth: weight, glass, spare } = LAYUP;
     const ply = w.of(PLY, { w: weight / 1000, ψ: glass }, 'E-glass; ISO 12215-5 Annex C (memory)');

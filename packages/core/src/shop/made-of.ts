@@ -3,7 +3,7 @@ import { isResolved, resolve, type Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import type { WholeJob } from '../job/whole-job';
 import type { Refusal } from '../units/refusal';
-import { partList, type ListedPart } from './part-list';
+import { handsOf, partList, type ListedPart } from './part-list';
 
 /** Each foot of a job ready to be made. */
 export interface MadeFoot {
@@ -12,6 +12,8 @@ export interface MadeFoot {
   readonly name: string;
   readonly job: Job;
   readonly r: Resolved;
+  /** 2 of a left and right pair: all but what is marked out is done twice. */
+  readonly hands: 1 | 2;
 }
 
 /** A job as the bench has it: every part once, every foot resolved. */
@@ -38,7 +40,7 @@ function find(whole: WholeJob): MadeOf | { readonly refusals: readonly Refusal[]
   for (const { foot, job } of atEachFoot(whole)) {
     const r = resolve(job);
     if (!isResolved(r)) return { refusals: r.map((x) => (several ? { ...x, field: `${foot.name}: ${x.field}` } : x)) };
-    feet.push({ id: foot.id, name: several ? foot.name : '', job, r });
+    feet.push({ id: foot.id, name: several ? foot.name : '', job, r, hands: handsOf(whole, job) });
   }
   return { whole, parts: list.parts, feet };
 }

@@ -7,7 +7,13 @@ import { regionCentroid, roundedRect } from '../geometry/region';
 import { fromSheet } from '../job/values';
 import { lopsidedJob } from '../testing/lopsided-job';
 import { testJob } from '../testing/test-job';
+import { USUAL_SHOP } from '../stock/shop-settings';
+import { barsWanted } from './bars-wanted';
+import { buyList } from './buy-list';
+import { offWords, pieceWords } from './cards/parts';
+import { madeOf, type MadeOf } from './made-of';
 import { markOf, partList, type ListedPart } from './part-list';
+import { routeOf, workOf } from './route';
 
 const listed = (w: WholeJob): readonly ListedPart[] => {
   const found = partList(w);
@@ -161,4 +167,56 @@ it('what is stamped at a mirrored foot has a stroke, and none where the part has
 it('plate is told in the unit of the job: 3/16 in, and never 4.762499 mm', () => {
   const inch = (j: Job): Job => ({ ...j, units: 'inch', plate: { ...j.plate, thickness: fromSheet(4.762499, '3/16 in') } });
   expect(listed(oneFoot(testJob({}, inch)))[0]!.stock).toBe('Steel S275, 3/16 in');
+});
+
+describe('a left and right pair on one foot', () => {
+  const pair = (job: Job): WholeJob => oneFoot({ ...job, survey: { ...job.survey, sides: 'pair' } });
+  it('makes one plate of each hand, or two of one that has none', () => {
+    expect(listed(pair(backed)).map((p) => [p.name, p.count, p.mirrored])).toEqual([
+      ['mounting plate', 1, 1],
+      ['backing plate', 2, 2],
+    ]);
+    expect(listed(pair(testJob())).map((p) => [p.count, p.mirrored])).toEqual([
+      [2, 0],
+      [2, 0],
+    ]);
+  });
+  it('takes twice the bolts, the welding and the fitting', () => {
+    const welded = testJob({ fz: 900 }, (j) => ({
+      ...j,
+      welds: { ...j.welds, fitting: 'all round' },
+      joint: { ...j.joint, head: 'studding' },
+    }));
+    const made = (w: WholeJob) => madeOf(w) as MadeOf;
+    const [one, two] = [made(oneFoot(welded)), made(pair(welded))];
+    const work = (of: MadeOf) => workOf(of, USUAL_SHOP);
+    for (const key of ['drill', 'weld', 'bolts', 'welded', 'bolted', 'cut', 'tack'] as const)
+      expect([key, work(two)[key]]).toEqual([key, expect.closeTo(2 * work(one)[key], 9)]);
+    const fit = (of: MadeOf) => routeOf(of, USUAL_SHOP).find((o) => o.id === 'fit')!.minutes;
+    expect(fit(two)).toBe(2 * fit(one));
+    const studs = (w: WholeJob) => {
+      const found = barsWanted(w);
+      return 'wanted' in found ? found.wanted.flatMap((b) => b.pieces).reduce((n, p) => n + p.count, 0) : NaN;
+    };
+    expect([studs(oneFoot(welded)), studs(pair(welded))]).toEqual([4, 8]);
+    const bolts = (of: MadeOf) =>
+      buyList({ of, sheets: [], bars: [], shop: USUAL_SHOP }).lines.find((l) => l.group === 'fasteners')!.note;
+    expect([bolts(one), bolts(two)]).toEqual([expect.stringMatching(/^8 needed/), expect.stringMatching(/^16 needed/)]);
+  });
+  it('on several feet it is the feet that say how many there are', () => {
+    const four = standingAs(pair(backed), 'F1', 'four feet', { along: 400, across: 300, count: 4 });
+    expect(listed(four).map((p) => [p.count, p.mirrored])).toEqual([
+      [2, 2],
+      [4, 4],
+    ]);
+  });
+});
+
+it('pieces in words: on several feet what each foot takes, and how many that makes', () => {
+  const said = (count: number, mirrored: number, feet: number) =>
+    pieceWords({ count, mirrored, feet: Array.from({ length: feet }, (_, i) => `F${i}`) });
+  expect([said(3, 0, 1), said(1, 1, 1), said(0, 2, 1)]).toEqual(['3', '1 + 1 mirrored', '2 mirrored']);
+  expect([said(8, 0, 4), said(4, 4, 4)]).toEqual(['2 a foot, 8 in all', '2 a foot, 8 in all: 4 + 4 mirrored']);
+  expect(offWords({ count: 3, mirrored: 0, feet: ['F1'] })).toBe('3 off');
+  expect(offWords({ count: 4, mirrored: 0, feet: ['F1', 'F2'] })).toBe('2 a foot, 4 in all');
 });

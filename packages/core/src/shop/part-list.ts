@@ -3,6 +3,7 @@ import { heightOf, widthOf } from '../geometry/rects';
 import type { Point } from '../geometry/points';
 import { atFoot, drawnBy } from '../job/at-foot';
 import { isResolved, resolve } from '../job/resolve';
+import type { Job } from '../job/schema';
 import type { Foot, WholeJob } from '../job/whole-job';
 import { formatQuantity, type UnitSystem } from '../units/format-quantity';
 import type { Refusal } from '../units/refusal';
@@ -38,6 +39,10 @@ export interface ListedPart {
 export const plateStock = ({ metal, thickness }: Pick<CutPart, 'metal' | 'thickness'>, units: UnitSystem): string =>
   `${metal.name}, ${formatQuantity(thickness, 'length', units)}`;
 
+/** A fitting on one foot that is measured as a left and right pair is made once for each hand; feet say for themselves how many they are. */
+export const handsOf = (whole: Pick<WholeJob, 'feet'>, job: Pick<Job, 'survey'>): 1 | 2 =>
+  whole.feet.length === 1 && job.survey.sides === 'pair' ? 2 : 1;
+
 /** Every part of a job once, counted over the feet that are made alike: each design's parts in the order its feet stand. */
 export function partList(whole: WholeJob): { readonly parts: readonly ListedPart[] } | { readonly refusals: readonly Refusal[] } {
   const drawn = whole.feet.filter((f) => f.design);
@@ -47,7 +52,10 @@ export function partList(whole: WholeJob): { readonly parts: readonly ListedPart
     if (!isResolved(r))
       return { refusals: r.map((x) => (whole.feet.length > 1 ? { ...x, field: `${source.name}: ${x.field}` } : x)) };
     const alike = whole.feet.filter((f) => drawnBy(whole, f).id === source.id);
-    const other = alike.filter((f) => f.like?.mirrored).length;
+    // Of a pair the second is the other hand.
+    const pair = handsOf(whole, r.job) === 2;
+    const made = pair ? 2 : alike.length;
+    const other = pair ? 1 : alike.filter((f) => f.like?.mirrored).length;
     for (const part of cutParts(r)) {
       const holes = part.holes.reduce((sum, h) => sum + holeArea(h), 0);
       // A part that is its own mirror image has no hand.
@@ -55,7 +63,7 @@ export function partList(whole: WholeJob): { readonly parts: readonly ListedPart
       out.push({
         mark: `${out.length + 1}`,
         name: part.name,
-        count: part.count * (handed ? alike.length - other : alike.length),
+        count: part.count * (handed ? made - other : made),
         mirrored: handed ? part.count * other : 0,
         stock: part.stock ? `${part.metal.name}, ${part.stock}` : plateStock(part, whole.units),
         area: regionArea(part.region) - holes,

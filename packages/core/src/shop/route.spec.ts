@@ -42,8 +42,8 @@ describe('the route of a job', () => {
     const route = routeOf(madeOf(eightFeet()) as MadeOf, USUAL_SHOP);
     const after = (id: string) => route.find((o) => o.id === id)!.after;
     expect(after('fill')).toEqual(after('cut'));
-    expect([...after('redrill')].sort()).toEqual(['drill', 'fill']);
-    expect(after('bend').length).toBe(2);
+    expect([...after('redrill')].sort()).toEqual(['bend', 'fill']);
+    expect(after('drill').length).toBe(2);
     expect(isRefusal(inOrder(route))).toBe(false);
   });
   it('work grows with the shop’s minutes and with the feet, by as much', () => {
@@ -141,4 +141,14 @@ it('minutes are the shop’s rates on what there is, and rounds of common practi
   expect(minutes('tack')).toBe(5 + 2 * 4);
   const { length, width } = testJob().base;
   expect(minutes('weld')).toBeCloseTo(((2 * (length.v + width.v)) / 1000) * USUAL_SHOP.rates.weldMinutes, 9);
+});
+
+it('a plate that is bent is drilled first, flat: its holes are measured along the blank', () => {
+  const fold = { edge: 'fore', radius: fromSheet(10, '10 mm'), height: fromSheet(50, '50 mm') } as const;
+  const bent = testJob({}, (j) => ({ ...j, plate: { ...j.plate, fold } }));
+  const ids = (job: Job) => routeOf(madeOf(oneFoot(job)) as MadeOf, USUAL_SHOP).map((o) => o.id);
+  const at = ids(bent);
+  expect(at.indexOf('drill')).toBeGreaterThan(at.indexOf('cut'));
+  expect(at.indexOf('bend')).toBe(at.indexOf('drill') + 1);
+  expect(ids(testJob())).not.toContain('bend');
 });

@@ -48,13 +48,15 @@ export function workOf({ whole, parts, feet }: MadeOf, { rates }: Pick<ShopSetti
   const flat = parts.filter((p) => !p.part.sawn);
   const sawn = parts.filter((p) => p.part.sawn);
   const edge = flat.reduce((sum, p) => sum + (pieces(p) * p.perimeter) / 1000, 0);
-  const welds = feet.flatMap(({ r }) => weldOrder(r) ?? []);
+  // Of a pair both hands are made and fitted.
+  const each = feet.flatMap((f) => Array.from({ length: f.hands }, () => f));
+  const welds = each.flatMap(({ r }) => weldOrder(r) ?? []);
   const welded = welds.reduce((sum, w) => sum + weldedMetres(w), 0);
-  const coated = feet.filter(({ r }) => beddingOf(r, whole.making).some((b) => b.use === 'paint'));
+  const coated = each.filter(({ r }) => beddingOf(r, whole.making).some((b) => b.use === 'paint'));
   const painted = coated.reduce((sum, { r }) => sum + paintedArea(r), 0) / 1e6;
-  const holes = feet.flatMap(({ job, r }) => drillList(job, r)).filter((h) => h.diameter !== null && h.through);
-  const bends = feet.reduce((sum, { r }) => sum + bendOrder(r).length, 0);
-  const bolted = feet.reduce((sum, { r }) => sum + r.bolts.length, 0);
+  const holes = each.flatMap(({ job, r }) => drillList(job, r)).filter((h) => h.diameter !== null && h.through);
+  const bends = each.reduce((sum, { r }) => sum + bendOrder(r).length, 0);
+  const bolted = each.reduce((sum, { r }) => sum + r.bolts.length, 0);
   const turning = holes.reduce((sum, h) => sum + drilling(h.diameter!, h.through!.t, h.through!.what, whole.units).minutes, 0);
   return {
     cut: flat.reduce((sum, p) => sum + ((pieces(p) * p.perimeter) / 1000) * slow(p.part.thickness) * rates.cutMinutes, 0),
@@ -174,19 +176,19 @@ function inShop(route: Route, { work, making, shop, of, uses }: Told): void {
       { id: 'saw', name: 'Saw', says: 'bars and tubes to their stops', minutes: work.saw, machine: 'saw' },
     ],
   ]);
+  route.add(work.drill > 0, {
+    id: 'drill',
+    name: 'Drill',
+    says: `${work.bend > 0 ? 'flat, along the blank, before it is bent; ' : ''}stacks clamped and drilled as one, burrs off both sides`,
+    minutes: work.drill,
+    machine: 'drill press',
+  });
   route.add(work.bend > 0, {
     id: 'bend',
     name: 'Bend',
     says: 'in the order of the bend card',
     minutes: work.bend,
     machine: 'press or vise',
-  });
-  route.add(work.drill > 0, {
-    id: 'drill',
-    name: 'Drill',
-    says: 'stacks clamped and drilled as one, burrs off both sides',
-    minutes: work.drill,
-    machine: 'drill press',
   });
   if (!uses.has('filler')) return;
   const made = route.last;
@@ -212,7 +214,7 @@ function inShop(route: Route, { work, making, shop, of, uses }: Told): void {
 const outside = (making: Making | undefined): Pick<Operation, 'outdoors'> => (making?.outdoors ? { outdoors: true } : {});
 
 function fitted(route: Route, { work, making, of, uses }: Told): void {
-  const n = of.feet.length;
+  const n = of.feet.reduce((sum, f) => sum + f.hands, 0);
   route.add(true, {
     id: 'fit',
     name: 'Fit dry',
@@ -277,7 +279,7 @@ function inPlace(route: Route, { work, making, of, uses }: Told): void {
       id: 'bed',
       name: glued ? 'Glue and clamp' : 'Bed',
       says: `${product.name}, drawn down until it comes out all round`,
-      minutes: BED * of.feet.length + work.bolts / 2,
+      minutes: BED * of.feet.reduce((sum, f) => sum + f.hands, 0) + work.bolts / 2,
       hands: 2,
       whole: true,
       ...cureAs(product, glued ? 'clamps off' : 'load'),

@@ -40,7 +40,7 @@ const farRing = (r: Resolved) => (r.far.kind === 'plate' ? r.size.washer : r.far
 
 /** Rough cost in the shop's money, for comparing only (rates: common practice). */
 export function roughCost(r: Resolved): number {
-  const parts = cutParts(r);
+  const parts = cutParts(r).filter((p) => !p.roundBolts);
   const metalCost = parts.reduce((sum, p) => sum + boughtMass(p) * RATES.perKg[p.metal.group], 0);
   const cut = parts.reduce((sum, p) => sum + outlineLength(p) * p.count * RATES.perMetreCut, 0);
   const holes = (r.bolts.length + parts.reduce((sum, p) => sum + p.holes.length * p.count, 0)) * RATES.perHole;
@@ -59,7 +59,10 @@ export function roughMinutes(r: Resolved): number {
   const slow = (t: number) => 0.5 + t / 12;
   const made = cutParts(r).reduce(
     (sum, p) =>
-      sum + p.count * slow(p.thickness) * (outlineLength(p) * RATES.minutesPerMetreCut + p.holes.length * RATES.minutesPerHole),
+      p.roundBolts
+        ? sum
+        : sum +
+          p.count * slow(p.thickness) * (outlineLength(p) * RATES.minutesPerMetreCut + p.holes.length * RATES.minutesPerHole),
     0,
   );
   return besides(r).minutes + made + r.bolts.length * (RATES.minutesPerBolt + RATES.minutesPerHole);

@@ -90,10 +90,10 @@ describe('parts', () => {
   it('each once, with its pieces of both hands, stock, blank and mass; what it all weighs', async () => {
     await show(PartsCard, standingAs(oneFoot(lopsidedJob()), 'F1', 'four feet', { along: 600, across: 400, count: 4 }));
     const rows = cells();
-    expect(rows[0]![3]).toBe('2 as drawn, 2 of the other hand');
+    expect(rows[0]![3]).toBe('1 a foot, 4 in all: 2 + 2 mirrored');
     expect(rows[0]![2]).toMatch(/mounting plate ?Fore port, Fore starboard, Aft port, Aft starboard/);
     const kg = (s: string) => parseFloat(s);
-    const count = (s: string) => (s.match(/\d+/g) ?? []).reduce((n, v) => n + Number(v), 0);
+    const count = (s: string) => Number(/(\d+) in all/.exec(s)?.[1] ?? s);
     const sum = rows.reduce((n, r) => n + count(r[3]!) * kg(r[6]!), 0);
     expect(kg(cells('tfoot tr')[0]!.at(-1)!) / sum).toBeCloseTo(1, 1);
   });

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { pieceWords } from '@core/shop/cards/parts';
 import { partList, type ListedPart } from '@core/shop/part-list';
 import { formatQuantity } from '@core/units/format-quantity';
 import { refusalText } from '@core/units/refusal';
@@ -105,7 +106,7 @@ export class PartsCard {
     return formatQuantity(kg, 'mass', this.units());
   }
   protected pieces(p: ListedPart): string {
-    return p.mirrored > 0 ? `${p.count} as drawn, ${p.mirrored} of the other hand` : `${p.count}`;
+    return pieceWords(p);
   }
   /** The feet it is at, where there are several, and what it is fixed to. */
   protected where(p: ListedPart): string {

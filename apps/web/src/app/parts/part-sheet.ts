@@ -3,6 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import type { Rect } from '@core/geometry/points';
 import { boundsOf } from '@core/geometry/rects';
+import { offWords } from '@core/shop/cards/parts';
 import type { ListedPart } from '@core/shop/part-list';
 import { formatQuantity, type UnitSystem } from '@core/units/format-quantity';
 import { BlankDrawing } from '../drawing/blank-drawing';
@@ -102,8 +103,7 @@ export class PartSheet {
   protected readonly size = computed(() => `${this.mm(this.part().length)} × ${this.mm(this.part().width)}`);
   protected readonly facts = computed(() => {
     const p = this.part();
-    const n = p.mirrored > 0 ? `${p.count} as drawn, ${p.mirrored} other hand` : `${p.count} off`;
-    return `${n} · ${p.stock} · ${formatQuantity(p.mass, 'mass', this.units())} each`;
+    return `${offWords(p)} · ${p.stock} · ${formatQuantity(p.mass, 'mass', this.units())} each`;
   });
   protected readonly side = computed(() => {
     const ring = this.part().part.side;

@@ -3,6 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { MatIcon } from '@angular/material/icon';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { BEGUN_AS, freePartId, withPart, type BegunAs } from '@core/job/part-edits';
+import { offWords } from '@core/shop/cards/parts';
 import { partList, type ListedPart } from '@core/shop/part-list';
 import { formatQuantity } from '@core/units/format-quantity';
 import { refusalText } from '@core/units/refusal';
@@ -155,7 +156,7 @@ export class PartsDrawer {
     return `${mm(p.length)} × ${mm(p.width)}`;
   }
   protected count(p: ListedPart): string {
-    return p.mirrored > 0 ? `${p.count} as drawn, ${p.mirrored} other hand` : `${p.count} off`;
+    return offWords(p);
   }
   protected round(p: ListedPart) {
     const { x0, x1, y0, y1 } = p.part.bounds;

@@ -95,7 +95,7 @@ describe('cards of the whole', () => {
   it('parts: pieces of both hands and their mass add up', async () => {
     const parts = (await cardsOf(eightFeet()))('parts');
     const { rows, foot } = table(parts);
-    expect(rows[0]!.slice(0, 3)).toEqual(['1', 'mounting plate', '4 + 4 mirrored']);
+    expect(rows[0]!.slice(0, 3)).toEqual(['1', 'mounting plate', '1 a foot, 8 in all: 4 + 4 mirrored']);
     const of = made(eightFeet());
     const mass = of.parts.reduce((sum, p) => sum + (p.count + p.mirrored) * p.mass, 0);
     expect(parseFloat(foot![5]!)).toBeCloseTo(mass, 0);

@@ -4,9 +4,17 @@ import type { ListedPart } from '../part-list';
 import { head, words, type Block, type Card } from './card';
 import { partPicture } from './plate-picture';
 
-/** "2 + 2 mirrored". */
-export const pieceWords = (p: Pick<ListedPart, 'count' | 'mirrored'>): string =>
-  p.mirrored > 0 ? (p.count > 0 ? `${p.count} + ${p.mirrored} mirrored` : `${p.mirrored} mirrored`) : `${p.count}`;
+/** "2 + 2 mirrored"; of a part at several feet "1 a foot, 4 in all: 2 + 2 mirrored". */
+export function pieceWords(p: Pick<ListedPart, 'count' | 'mirrored' | 'feet'>): string {
+  const all = p.count + p.mirrored;
+  const hands = p.mirrored === 0 ? '' : p.count > 0 ? `${p.count} + ${p.mirrored} mirrored` : `${p.mirrored} mirrored`;
+  if (p.feet.length < 2) return hands || `${all}`;
+  return `${all / p.feet.length} a foot, ${all} in all${hands ? `: ${hands}` : ''}`;
+}
+
+/** Where no table says that it is pieces: "1 off", else as above. */
+export const offWords = (p: Pick<ListedPart, 'count' | 'mirrored' | 'feet'>): string =>
+  p.feet.length < 2 && p.mirrored === 0 ? `${p.count} off` : pieceWords(p);
 
 /** Where a part goes, where that says something. */
 export const placeWords = ({ whole }: MadeOf, p: ListedPart): string =>
