@@ -152,3 +152,12 @@ it('a plate that is bent is drilled first, flat: its holes are measured along th
   expect(at.indexOf('bend')).toBe(at.indexOf('drill') + 1);
   expect(ids(testJob())).not.toContain('bend');
 });
+
+it('what is fitted dry is told by what there is to fit', () => {
+  const fit = (change: (j: Job) => Job) => routeOf(made(change), USUAL_SHOP).find((o) => o.id === 'fit')!.says;
+  expect(fit((j) => j)).toBe('in its place, gaps measured');
+  expect(fit(withJoint({ packing: 'packer', packer: q(5) }))).toBe('in its place, with its packers, gaps measured');
+  expect(fit(withJoint({ packing: 'spacers', packer: q(30), tubeOutside: q(25), tubeWall: q(4) }))).toContain('on its spacers');
+  expect(fit((j) => ({ ...j, survey: { ...j.survey, sides: 'pair' } }))).toBe('both hands, gaps measured');
+  expect(routeOf(madeOf(eightFeet()) as MadeOf, USUAL_SHOP).find((o) => o.id === 'fit')!.says).toMatch(/^every foot/);
+});

@@ -213,12 +213,26 @@ function inShop(route: Route, { work, making, shop, of, uses }: Told): void {
 
 const outside = (making: Making | undefined): Pick<Operation, 'outdoors'> => (making?.outdoors ? { outdoors: true } : {});
 
+/** What is tried when a job is fitted dry: what is put under it, and both hands where there are two. */
+function fitWords({ feet }: MadeOf): string {
+  const packed = (spacers: boolean) =>
+    feet.some(({ r }) => (r.joint.packing === 'spacers') === spacers && r.bolts.some((b) => b.packed > 0));
+  return [
+    feet.length > 1 ? 'every foot' : feet.some((f) => f.hands === 2) ? 'both hands' : 'in its place',
+    packed(true) ? 'on its spacers' : '',
+    packed(false) ? 'with its packers' : '',
+    'gaps measured',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
 function fitted(route: Route, { work, making, of, uses }: Told): void {
   const n = of.feet.reduce((sum, f) => sum + f.hands, 0);
   route.add(true, {
     id: 'fit',
     name: 'Fit dry',
-    says: 'both sides, packers under every bolt',
+    says: fitWords(of),
     minutes: FIT * n,
     hands: 2,
     hold: 'it fits, square and in place',

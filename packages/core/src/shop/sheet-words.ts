@@ -72,7 +72,7 @@ export function sheetWords(
 
 function partWords(r: Resolved, p: CutPart, mm: (v: number) => string): string {
   const { corner, fold } = r.job.plate;
-  const thickness = p.id === 'plate' ? r.job.plate.thickness.text : mm(p.thickness);
+  const thickness = p.id === 'plate' ? r.job.plate.thickness.text : p.sawn && p.stock ? p.stock : mm(p.thickness);
   const count = p.count > 1 ? `${p.count} × ` : '';
   const shaped = r.shaped && p.id === 'plate' ? ', outline as drawn' : '';
   const round = !shaped && corner > 0 && p.region.outer.some((v) => v.bulge !== 0) ? `, corners R ${mm(corner)}` : '';

@@ -1,6 +1,7 @@
 import type { Point } from '../../geometry/points';
 import { boundsOf, centreOf } from '../../geometry/rects';
 import { eachKind } from '../../job/of-kind';
+import type { Resolved } from '../../job/resolve';
 import { formatQuantity } from '../../units/format-quantity';
 import { isRefusal, refusalText } from '../../units/refusal';
 import { USUAL_TEMPERATURE } from '../../job/making';
@@ -196,7 +197,11 @@ export const torqueCards = ({ feet }: MadeOf): Card[] =>
         ];
       }),
       words(
-        `${lockWords(r.joint.nutKind)} Threads lightly oiled; a witness mark over nut and plate when it is done. Tighten again after first use.`,
+        [
+          nutted(r) ? `${lockWords(r.joint.nutKind)} ` : '',
+          isLagOf(r) ? 'A witness mark over head and plate' : 'Threads lightly oiled; a witness mark over nut or head and plate',
+          ' when it is done. Tighten again after first use.',
+        ].join(''),
       ),
       { kind: 'sign', text: 'Tightened and marked' },
     ];
@@ -215,6 +220,10 @@ function sidePicture(side: readonly Point[]): Picture {
 /** The bolts’ holes, each by its turn and its name. */
 const inTurn = (holes: readonly CutHole[], order: readonly string[]): CutHole[] =>
   holes.flatMap((h) => (order.includes(h.id) ? [{ ...h, id: `${order.indexOf(h.id) + 1} (${h.id})` }] : []));
+
+const isLagOf = ({ joint }: Pick<Resolved, 'joint'>): boolean => joint.holding === 'lag screw';
+/** Turned by a loose nut; a weld nut, a thread in the plate or a screw has none to choose. */
+const nutted = ({ joint }: Pick<Resolved, 'joint'>): boolean => joint.holding === 'nut';
 
 /** What keeps the nut, by its kind (common practice). */
 const lockWords = (nut: string): string =>
