@@ -41,24 +41,29 @@ export const judgedJobs = (n: number, seed: number, change: (j: Job, i: number) 
 /** A figure somebody else worked out for one case of a job: used over allowed; undefined where the formula is not his to ask. */
 export type Reckoning = (r: Resolved, s: Pulled) => number | undefined;
 
+/** Every figure a check has, case by case: used over allowed, of which job. */
+export function figuresOf(
+  all: readonly Judged[],
+  id: string,
+): { readonly n: number; readonly k: number; readonly r: Resolved; readonly s: Pulled; readonly used: number }[] {
+  const check = CHECKS.find((c) => c.id === id)!;
+  return all.flatMap(({ r, cases }, n) =>
+    cases.flatMap(({ under, s }, k) => {
+      const found = asked(check, under);
+      return isRefusal(found) ? [] : [{ n, k, r, s, used: applies(found) ? found.utilisation : NaN }];
+    }),
+  );
+}
+
 /**
  * Puts a check's figures beside somebody else's: how many cases both answered, and each in which they differ by more than `off`, or in
  * which he has a figure and the check says that none is needed.
  */
 export function compared(all: readonly Judged[], id: string, reckon: Reckoning, off = 1e-6): { both: number; differ: string[] } {
-  const check = CHECKS.find((c) => c.id === id)!;
-  let both = 0;
-  const differ: string[] = [];
-  for (const [n, { r, cases }] of all.entries())
-    for (const [k, { under, s }] of cases.entries()) {
-      const his = reckon(r, s);
-      if (his === undefined) continue;
-      const found = asked(check, under);
-      if (isRefusal(found)) continue;
-      both++;
-      const ours = applies(found) ? found.utilisation : NaN;
-      if (!(Math.abs(ours - his) <= off * Math.max(1e-3, Math.abs(his))) && ours !== his)
-        differ.push(`job ${n}, case ${k}: ${ours} against ${his}`);
-    }
-  return { both, differ };
+  const both = figuresOf(all, id).flatMap((f) => {
+    const his = reckon(f.r, f.s);
+    return his === undefined ? [] : [{ ...f, his }];
+  });
+  const apart = both.filter(({ used, his }) => !(Math.abs(used - his) <= off * Math.max(1e-3, Math.abs(his))) && used !== his);
+  return { both: both.length, differ: apart.map(({ n, k, used, his }) => `job ${n}, case ${k}: ${used} against ${his}`) };
 }
