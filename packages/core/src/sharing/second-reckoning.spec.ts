@@ -5,6 +5,8 @@ import { huth, sharesAlongRow, swift, type Lap } from './row';
 import { rowVariants } from './row-variants';
 import { shareInPlane } from './in-plane';
 import { groupCoefficient } from './instantaneous-centre';
+import { isRefusal } from '../units/refusal';
+import { shareOutOfPlane, type OutOfPlane } from './out-of-plane';
 import { leftByPlate } from './t-stub';
 
 /** The sharing once more: a stiff base on small springs that only press and bolts that only pull, its least energy sought by itself. */
@@ -156,4 +158,78 @@ it('a group at its strength carries more than the elastic group says, never more
       expect(C * worst).toBeGreaterThanOrEqual(Math.hypot(fx, fy) * (1 - Math.exp(-3.4)) ** 0.55);
     }
   }
+});
+
+describe('posts in one line, however it leans: each takes its part of a force on the line, and nothing holds one beside it (statics)', () => {
+  const along = [-70, 10, 90];
+  const mean = (-70 + 10 + 90) / 3;
+  const spread = along.reduce((sum, t) => sum + (t - mean) ** 2, 0);
+  const at = (angle: number, t: number, off = 0) => ({
+    x: 35 + t * Math.cos(angle) - off * Math.sin(angle),
+    y: -20 + t * Math.sin(angle) + off * Math.cos(angle),
+  });
+  const share = (angle: number, ts: readonly number[], p: Point, F: number) =>
+    shareOutOfPlane(
+      {
+        base: { x0: -60, x1: 60, y0: -40, y1: 40 },
+        bolts: ts.map((t) => at(angle, t)),
+        boltStiffness: 2e7,
+        bedModulus: 20_000,
+        inLine: true,
+        stands: 'at bolts',
+      },
+      F,
+      F * p.y,
+      -F * p.x,
+    );
+  it.each([0, 0.4, 1.2, Math.PI / 2, 2.5])('at %d rad', (angle) => {
+    for (const t of [-30, 60, 130]) {
+      const o = share(angle, along, at(angle, t), 900);
+      if (isRefusal(o)) throw new Error(o.because);
+      along.forEach((ti, i) => {
+        const F = 900 / 3 + (900 * (t - mean) * (ti - mean)) / spread;
+        expect([o.tensions[i], o.pushes[i]]).toEqual([expect.closeTo(Math.max(0, F), 2), expect.closeTo(Math.max(0, -F), 2)]);
+      });
+      expect(o.push).toBeCloseTo(
+        o.pushes.reduce((a, b) => a + b, 0),
+        9,
+      );
+      const beside = share(angle, along, at(angle, t, 5), 900);
+      expect(isRefusal(beside) && beside.because).toMatch(/all bolts stand in one line.*\(5 N·m\)/);
+    }
+    expect((share(angle, [20], at(angle, 20), 700) as OutOfPlane).tensions).toEqual([expect.closeTo(700, 2)]);
+    const lone = share(angle, [20], at(angle, 26), 700);
+    expect(isRefusal(lone) && lone.because).toContain('there is one bolt');
+  });
+});
+
+it('the instantaneous centre knows lengths, not how large the force is, nor which way it is seen', () => {
+  const group = [
+    { x: 0, y: 0 },
+    { x: 76.2, y: 10 },
+    { x: 20, y: 76.2 },
+    { x: 90, y: 80 },
+  ];
+  const C = (fx: number, fy: number, mz: number, bolts: readonly Point[] = group) => groupCoefficient(bolts, fx, fy, mz)!;
+  const once = C(300, 1000, 90_000);
+  expect(C(3000, 10_000, 900_000)).toBeCloseTo(once, 6);
+  expect(C(0.3, 1, 90)).toBeCloseTo(once, 6);
+  expect(
+    C(
+      -1000,
+      300,
+      90_000,
+      group.map(({ x, y }) => ({ x: -y, y: x })),
+    ),
+  ).toBeCloseTo(once, 6);
+  expect(
+    C(
+      300,
+      -1000,
+      -90_000,
+      group.map(({ x, y }) => ({ x, y: -y })),
+    ),
+  ).toBeCloseTo(once, 6);
+  expect(once).toBeLessThan(4);
+  expect(once).toBeGreaterThan(1);
 });

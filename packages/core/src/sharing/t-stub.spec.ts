@@ -50,3 +50,25 @@ describe('a bolt half way between the two edges that are welded (geometry by han
     expect(wide(plate(-200, 200), open(30), hair).broken).toBe(true);
   });
 });
+
+it('a bolt beside a weld is bent from the point of it that is nearest: square to it along it, from its end past it', () => {
+  const at = (x: number, y: number) =>
+    stubPlace(
+      resolvedOf(
+        plainJob(
+          sized,
+          bolts('M10', '8.8', [
+            [x, y],
+            [-x - 1, -y],
+          ]),
+          welds({ fitting: 'side edges' }),
+          plate(-200, 200),
+        ),
+      ),
+      0,
+    ).m;
+  // Welded from (−60, 50) to (60, 50).
+  expect([at(0, 120), at(45, 120), at(-59, 95)]).toEqual([expect.closeTo(70, 9), expect.closeTo(70, 9), expect.closeTo(45, 9)]);
+  expect(at(90, 90)).toBeCloseTo(Math.hypot(30, 40), 9);
+  expect(at(-100, 80)).toBeCloseTo(Math.hypot(40, 30), 9);
+});
