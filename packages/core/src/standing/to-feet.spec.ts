@@ -157,6 +157,15 @@ it('any one of four idle: each set of three by itself, by statics; a set that ca
   ]);
 });
 
+it('unlike shares, along the line of the feet: each takes what it is given, whatever its springs are (statics)', () => {
+  const feet = [
+    foot('A', 200, 0, { part: 0.7, stiffness: { x: 1, y: 1, z: 1 } }),
+    foot('B', -200, 0, { part: 0.3, stiffness: { x: 9, y: 1, z: 1 } }),
+  ];
+  expect(forces(shared(stands(feet, { rule: 'given' }), { fx: 1000 }))).toEqual({ A: [700, 0, 0], B: [300, 0, 0] });
+  expect(forces(shared(stands(feet), { fx: 1000 }))).toEqual({ A: [100, 0, 0], B: [900, 0, 0] });
+});
+
 it('shares as given, with the moment left over as couples', () => {
   const two = [foot('A', 300, 0, { part: 0.7 }), foot('B', -300, 0, { part: 0.3 })];
   // 0.7 and 0.3 of 1000 N down at the middle: 300·700 − 300·300 of moment is left, a couple of 200 N over 600 mm.
