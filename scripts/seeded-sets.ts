@@ -23,6 +23,7 @@ function handAgainstSolved(): void {
   const over: { ratio: number; words: string; said: boolean }[] = [];
   let safest = { ratio: Infinity, words: '' };
   for (const [i, job] of all.entries()) {
+    if (i > 0 && i % 100 === 0) console.error(`hand against solved: ${i} of ${all.length}, ${over.length} over 1.1`);
     const first = goodFor(job, evaluate(job));
     if (!first.known) continue;
     const j = timesLoaded(job, first.at / 1.15);
