@@ -331,3 +331,42 @@ describe('whatever the feet', () => {
     );
   });
 });
+
+it('resting feet: of all sets that may touch, the one in which what touches presses and what does not is lifted (each tried, statics)', () => {
+  const at = fc.integer({ min: -400, max: 400 });
+  const place = fc.tuple(at, at);
+  let settled = 0;
+  fc.assert(
+    fc.property(
+      fc.array(place, { minLength: 3, maxLength: 3 }),
+      fc.array(place, { minLength: 2, maxLength: 4 }),
+      fc.tuple(fc.integer({ min: -9000, max: 3000 }), at, at),
+      (held, resting, [fz, ex, ey]) => {
+        const [a, b, c] = held as [[number, number], [number, number], [number, number]];
+        // Three held feet far from one line hold every load, so that there is one answer.
+        fc.pre(Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) > 30_000 && Math.abs(fz) > 500);
+        const feet = [
+          ...held.map(([x, y], i) => foot(`H${i}`, x, y)),
+          ...resting.map(([x, y], i) => foot(`R${i}`, x, y, { restsOnly: true })),
+        ];
+        const load = { fz, mx: fz * ey, my: -fz * ex };
+        const ours = forces(shared(stands(feet), load));
+        const right: number[][] = [];
+        for (let set = 0; set < 2 ** resting.length; set++) {
+          const on = feet.map((f, i) => !f.restsOnly || (set & (2 ** (i - 3))) > 0);
+          const rows = feet.map((f) => [1, f.y, -f.x]);
+          const K = [0, 1, 2].map((p) => [0, 1, 2].map((q) => rows.reduce((s, r, i) => s + (on[i] ? r[p]! * r[q]! : 0), 0)));
+          const u = solve(new Matrix(K), Matrix.columnVector([load.fz, load.mx, load.my])).to1DArray();
+          const lift = rows.map((r) => r.reduce((s, v, k) => s + v * u[k]!, 0));
+          if (feet.every((f, i) => !f.restsOnly || (on[i] ? lift[i]! <= 1e-9 : lift[i]! >= -1e-9)))
+            right.push(lift.map((v, i) => (on[i] ? v : 0)));
+        }
+        expect(right.length).toBeGreaterThan(0);
+        settled++;
+        feet.forEach((f, i) => expect(Math.abs((ours[f.id]?.[2] ?? 0) - right[0]![i]!)).toBeLessThan(1e-5 * Math.abs(fz)));
+      },
+    ),
+    { numRuns: 60, seed: 3 },
+  );
+  expect(settled).toBeGreaterThan(40);
+});
