@@ -8,7 +8,7 @@ import type { Job } from '@core/job/schema';
 import { USUAL_SPREAD } from '@core/job/spread-rules';
 import { anyJob, runsAnyWay } from '@core/testing/any-job';
 import { timesLoaded } from '@core/testing/random-job';
-import { reordered, turned } from '@core/testing/turned';
+import { inTwoKinds, reordered, turned } from '@core/testing/turned';
 
 const [set = 'all', given, mesh = 'fine'] = process.argv.slice(2);
 const SEED = 11;
@@ -61,7 +61,7 @@ function invariance(): void {
     ...j,
     bolts: { ...j.bolts, items: j.bolts.items.map((b, i) => ({ ...b, id: `Z${90 - i}` })) },
   });
-  const ways = { mirrored, turned, reordered, renamed, inches: (j: Job): Job => ({ ...j, units: 'inch' }) };
+  const ways = { mirrored, turned, reordered, renamed, inTwoKinds, inches: (j: Job): Job => ({ ...j, units: 'inch' }) };
   for (const [name, change] of Object.entries(ways)) {
     let moved = 0;
     let worst = { off: 0, words: 'none' };

@@ -111,8 +111,8 @@ interface Dragged {
                 @if (sheet.remnant >= 100) {
                   <button type="button" class="shelve" (click)="shelve(s, z, sheet.remnant)">put on the rack</button>
                 }
-                <a [href]="file(s, $index + 1, 'dxf')" download>DXF, cut lines</a>,
-                <a [href]="file(s, $index + 1, 'svg')" download>SVG, cut lines</a>,
+                <a [href]="file(s, $index + 1, 'dxf')" download>DXF, cut lines</a>
+                <a [href]="file(s, $index + 1, 'svg')" download>SVG, cut lines</a>
                 <a [href]="file(s, $index + 1, 'dxf', { with: 'words' })" download>DXF with words</a>
               </figcaption>
             </figure>
