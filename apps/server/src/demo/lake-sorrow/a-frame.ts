@@ -53,7 +53,7 @@ export function aFrame(): WholeJob {
     .slice(1, 3)
     .reduce((w, f) => changedFoot(w, f.id, { skin: { ...f.skin, thickness: measured(14) } }), stood);
   return {
-    ...changedFoot(laid, 'F4', { skin: { ...skin, thickness: measured(11) } }),
+    ...changedFoot(laid, 'F4', { skin: { ...skin, thickness: measured(12) } }),
     // Set down by the harbour's crane, out of doors in March.
     making: {
       outdoors: true,
