@@ -198,4 +198,24 @@ describe('sandwich panels against a plain sheet under the same load: the moment 
       expect(s.used / stiff[k]!.used).toBeCloseTo(solid / D, 6);
     });
   });
+
+  it('cores sheared round bolts, and round the plate as an even line with its moments (Allen; Blodgett’s line group)', () =>
+    same(sandwiches, 'core-shear', 20, (r, s) => {
+      if (!plain(r) || r.far.kind !== 'plate') return undefined;
+      const d = 23 + 3.5;
+      const γ = r.factors.onSkin;
+      const [u, v] = [r.plate.x1 - r.plate.x0, r.plate.y1 - r.plate.y0];
+      const { fz, mx, my } = s.midSkin;
+      const line = abs(fz) / (2 * (u + v)) + abs(mx) / (u * v + v ** 2 / 3) + abs(my) / (u * v + u ** 2 / 3);
+      const c = 6 * sqrt((235 * γ) / (3 * r.skin.crush * r.factors.onYield));
+      const bolt = (i: number) => {
+        const b = r.bolts[i]!;
+        const near = min(...r.bolts.filter((o) => o !== b).map((o) => hypot(o.x - b.x, o.y - b.y)));
+        const { outline } = r.far as { outline: typeof r.plate };
+        const edge = min(outline.x1 - b.x, b.x - outline.x0, outline.y1 - b.y, b.y - outline.y0);
+        const D = min(max(r.washerOutside, r.skinHole) + 2 * c, 2 * edge, near);
+        return (s.pulls[i]! * γ) / (PI * D * d * 1);
+      };
+      return max((line * γ) / (d * 1), most(r, bolt));
+    }));
 });

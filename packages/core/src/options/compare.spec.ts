@@ -6,6 +6,7 @@ import { fromSheet } from '../job/values';
 import { casesOf } from '../loads/cases';
 import { spreadOf, type Spread } from '../spread/spread';
 import { ENVELOPE, figuresFor, figuresOf, meshError, viewOf, type CaseFigures } from '../spread/view';
+import { stubPlace, tributary } from '../sharing/t-stub';
 import { plateThickness, testJob } from '../testing/test-job';
 import { cubeLaw, differences, VARIANTS } from './compare';
 
@@ -118,4 +119,12 @@ it('its hand figures are those the links are judged by', () => {
   const pulls = evaluate(job).shared[0]!.pulls;
   const at = job.bolts.items.findIndex((b) => by('pull in').what === `pull in ${b.id}`);
   expect(by('pull in').hand).toBeCloseTo(pulls[at]!, 9);
+  // Each bolt bends its strip as a cantilever: M/W = T·m/(p·t²/6).
+  const { tensions } = evaluate(job).shared[0]!.outOfPlane;
+  const bent = tensions.map((T, i) => {
+    const place = stubPlace(resolved(job), i);
+    const [one, two] = tributary(place);
+    return (T * place.m) / (((one + two) * 8 ** 2) / 6);
+  });
+  expect(by('plate bends').hand).toBeCloseTo(Math.max(...bent), 6);
 });

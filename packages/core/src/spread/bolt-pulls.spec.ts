@@ -130,10 +130,10 @@ it('with contact, prying and a backing plate: within 1 % between the fine mesh a
 });
 
 describe('where a pull is still on the move from the draft to the fine mesh', () => {
-  // Drawn with this seed: a backing under a sandwich, and large washers on a laminate, 3 and 5 % off on 8000 unknowns.
-  const drawn = fc.sample(randomJob, { numRuns: 3, seed: 11 });
-  it.each([0, 2])('random job %i: a finer mesh is solved, within 2 % of the proof', (i) => {
-    const job = { ...drawn[i]!, loads: drawn[i]!.loads.slice(0, 1) };
+  // Drawn with this seed: large washers on a laminate, 5 % off on 8000 unknowns.
+  const [, , drawn] = fc.sample(randomJob, { numRuns: 3, seed: 11 });
+  it('a finer one is solved, within 2 % of the proof', () => {
+    const job = { ...drawn!, loads: drawn!.loads.slice(0, 1) };
     expect(apart(solved(job, 'fine'), solved(job, 'proof'))).toBeLessThan(0.02);
   });
 });
