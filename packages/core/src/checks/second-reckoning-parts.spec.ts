@@ -2,6 +2,8 @@ import type { Rect } from '../geometry/points';
 import type { Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
+import { Working } from '../working/steps';
+import { endsEN } from './lug/lug-strength';
 import { compared, judgedJobs, type Reckoning } from '../testing/judged-jobs';
 
 /**
@@ -96,6 +98,10 @@ describe('lugs and pins', () => {
       const holds = (2 * x.t * x.fy * min(x.end - (2 * x.hole) / 3, b_e(x) - x.hole / 3)) / r.factors.onYield;
       return holds > 0 ? force(s) / holds : Infinity;
     }));
+  it('and as it stands there: the metal in front of a hole and beside it that a pull of 50 kN asks for, by hand', () => {
+    const { a, c } = endsEN({ F: 50_000, γ: 1, t: 12, fy: 355, d0: 22 }, new Working(false));
+    expect([a, c]).toEqual([expect.closeTo(5.869 + 14.667, 2), expect.closeTo(5.869 + 7.333, 2)]);
+  });
   it('pins: bearing, shear and bending, EN 1993-1-8 Tab. 3.10, BTH-1 §3-3.3.4', () => {
     const γ = (r: Resolved) =>
       r.lug!.rules === 'EN' ? { y: r.factors.onYield, b: r.factors.onBreak } : { y: r.lug!.Nd, b: 1.2 * r.lug!.Nd };
