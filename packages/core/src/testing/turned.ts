@@ -89,10 +89,14 @@ export function turned(job: Job): Job {
   };
 }
 
+/** Every other one first, backwards. */
+const shuffled = <T>(all: readonly T[]): T[] =>
+  [...all.filter((_, i) => i % 2 === 0), ...all.filter((_, i) => i % 2 === 1)].reverse();
+
 /** The same job with its bolts, holes and loads written down in another order. */
 export const reordered = (job: Job): Job => ({
   ...job,
-  bolts: { ...job.bolts, items: [...job.bolts.items].reverse() },
+  bolts: { ...job.bolts, items: shuffled(job.bolts.items) },
   base: { ...job.base, holes: [...job.base.holes].reverse() },
   loads: [...job.loads].reverse(),
 });

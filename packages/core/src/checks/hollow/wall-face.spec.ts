@@ -44,6 +44,13 @@ it('moments on a plate narrower than a quarter of the face are taken down as the
   expect(link({ my: 1e6 })).toBeCloseTo(1e6 / ((inPlane * fan) / table(β, 1)), 5);
 });
 
+it('a moment across the section, on half its width: Tab. 7.14 by hand', () => {
+  const link = linkIn(plainJob(section('both walls'), narrowBase, inLine, wide(200), loaded({ fz: 0, mx: 1e6 })), 'wall-face');
+  const [β, h_1] = [0.5, 400];
+  const M = 355 * 144 * ((h_1 * (1 + β)) / (2 * (1 - β)) + Math.sqrt((2 * 400 * 200 * (1 + β)) / (1 - β)));
+  expect(link.utilisation).toBeCloseTo(1e6 / M, 6);
+});
+
 it('bolts through one wall: the one that pulls most, on its own washer, by the fan', () => {
   const job = plainJob(section('one wall'), throughBase, joint({ holding: 'weld nut' }), wide(280), loaded({ fz: 40_000 }));
   const link = linkIn(job, 'wall-face');
