@@ -21,9 +21,19 @@ import { partPicture } from './plate-picture';
 const show = (f: MadeFoot) => (v: number) => formatQuantity(v, 'length', f.job.units);
 const angle = (rad: number): string => `${Number(((rad * 180) / Math.PI).toFixed(1))}°`;
 
+/** A card is of one foot: where several are alike, or both hands are made, it says how often it is done. */
+const howOften = (alike: readonly MadeFoot[]): Block[] => [
+  ...(alike.length > 1 ? [words(`The same at each of ${alike.length} feet: counts and amounts are of one.`)] : []),
+  ...(alike[0]?.hands === 2
+    ? [words('Of a pair: the same again for the other hand, mirrored. Counts and amounts are of one.')]
+    : []),
+];
+const atBench = (feet: readonly MadeFoot[], id: string, title: string, blocksOf: (foot: MadeFoot) => readonly Block[]): Card[] =>
+  perFoot(feet, id, title, blocksOf, howOften);
+
 /** Holes with their bits and speeds, and what to lay out first. */
 export const drillCards = ({ feet }: MadeOf): Card[] =>
-  perFoot(feet, 'drill', 'Drill', ({ job, r }): Block[] => {
+  atBench(feet, 'drill', 'Drill', ({ job, r }): Block[] => {
     const mm = (v: number | null) => (v === null ? '' : formatQuantity(v, 'length', job.units));
     const rows = drillList(job, r);
     if (rows.length === 0) return [];
@@ -66,7 +76,7 @@ export const drillCards = ({ feet }: MadeOf): Card[] =>
 
 /** Bends in their order, with where the line goes and how far to turn it. */
 export const bendCards = ({ feet }: MadeOf): Card[] =>
-  perFoot(feet, 'bends', 'Bends', (f): Block[] => {
+  atBench(feet, 'bends', 'Bends', (f): Block[] => {
     const mm = show(f);
     const rows = bendOrder(f.r);
     if (rows.length === 0) return [];
@@ -112,7 +122,7 @@ export const bendCards = ({ feet }: MadeOf): Card[] =>
 
 /** Numbered runs on the drawing and their order, what must be kept from the heat. */
 export const weldCards = ({ feet }: MadeOf): Card[] =>
-  perFoot(feet, 'welds', 'Welding', (f): Block[] => {
+  atBench(feet, 'welds', 'Welding', (f): Block[] => {
     const mm = show(f);
     const card = weldOrder(f.r);
     if (!card) return [];
@@ -165,7 +175,7 @@ export const weldCards = ({ feet }: MadeOf): Card[] =>
 
 /** Rounds of tightening, kind by kind, with the order of the bolts. */
 export const torqueCards = ({ feet }: MadeOf): Card[] =>
-  perFoot(feet, 'torque', 'Tighten', (f): Block[] => {
+  atBench(feet, 'torque', 'Tighten', (f): Block[] => {
     const { r, job } = f;
     if (r.bolts.length === 0) return [];
     const nm = (v: number) => formatQuantity(v, 'moment', job.units);
@@ -238,7 +248,7 @@ const lockWords = (nut: string): string =>
 /** What is filled, painted, bedded and glued: grams, batches, cures. */
 export const beddingCards = ({ feet, whole }: MadeOf): Card[] => {
   const celsius = whole.making?.temperature ?? USUAL_TEMPERATURE;
-  return perFoot(feet, 'bedding', 'Fill, paint, bed', ({ r }): Block[] =>
+  return atBench(feet, 'bedding', 'Fill, paint, bed', ({ r }): Block[] =>
     beddingOf(r, whole.making).flatMap((b): Block[] => [
       head(`${b.product.name}: ${b.what}`),
       ...(b.assumed ? [loud('Figures of its kind, ASSUMED: put in the maker’s sheet before mixing.')] : []),

@@ -48,26 +48,30 @@ export const head = (text: string): Block => ({ kind: 'head', text });
 export const words = (text: string): Block => ({ kind: 'words', text });
 export const loud = (text: string): Block => ({ kind: 'words', text, loud: true });
 
-/** Cards of each foot, those that say the same together under all their names; none of a foot that has nothing to say. */
+/**
+ * Cards of each foot, those that say the same together under all their names; none of a foot that has nothing to say. `first`: what stands
+ * before it, of the feet it is of.
+ */
 export function perFoot<F extends { readonly name: string }>(
   feet: readonly F[],
   id: string,
   title: string,
   blocksOf: (foot: F) => readonly Block[],
+  first: (alike: readonly F[]) => readonly Block[] = () => [],
 ): Card[] {
-  const alike = new Map<string, { names: string[]; blocks: readonly Block[] }>();
+  const alike = new Map<string, { of: F[]; blocks: readonly Block[] }>();
   for (const foot of feet) {
     const blocks = blocksOf(foot);
     if (blocks.length === 0) continue;
     const key = JSON.stringify(blocks);
-    const row = alike.get(key) ?? { names: [], blocks };
-    row.names.push(foot.name);
+    const row = alike.get(key) ?? { of: [], blocks };
+    row.of.push(foot);
     alike.set(key, row);
   }
-  return [...alike.values()].map(({ names, blocks }) => ({
+  return [...alike.values()].map(({ of, blocks }) => ({
     id,
     title,
-    of: names.length === feet.length ? '' : names.filter(Boolean).join(', '),
-    blocks,
+    of: of.length === feet.length ? '' : of.flatMap((f) => (f.name ? [f.name] : [])).join(', '),
+    blocks: [...first(of), ...blocks],
   }));
 }

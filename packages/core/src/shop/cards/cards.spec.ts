@@ -1,4 +1,5 @@
 import { oneFoot } from '../../job/at-foot';
+import { standingAs } from '../../job/feet-edits';
 import type { Making } from '../../job/making';
 import type { Job } from '../../job/schema';
 import type { WholeJob } from '../../job/whole-job';
@@ -214,4 +215,19 @@ it('a bed’s volume is its area less its holes times its thickness: cm³ on the
   const job = lopsidedJob(withJoint({ bedding: 'bedded' }));
   const cm3 = ((235 * 185 - (4 - Math.PI) * 64 - 5 * (Math.PI / 4) * 121) * 1.5) / 1000;
   expect(texts(beddingCards(made(job))[0]!).join(' ')).toContain(`${cm3.toFixed(0)} cm³`);
+});
+
+describe('a card of one foot says how often it is done', () => {
+  const first = (whole: WholeJob) => {
+    const [card] = torqueCards(madeOf(whole) as MadeOf);
+    return 'text' in card!.blocks[0]! ? card!.blocks[0].text : '';
+  };
+  const job = testJob({ fz: 900 });
+  it('at each of the feet that are alike; of a pair for the other hand', () => {
+    expect(first(oneFoot(job))).toBe('Bolts to take along');
+    const four = standingAs(oneFoot(job), 'F1', 'four feet', { along: 400, across: 300, count: 4 });
+    expect(first(four)).toBe('The same at each of 4 feet: counts and amounts are of one.');
+    const pair: Job = { ...job, survey: { ...job.survey, sides: 'pair' } };
+    expect(first(oneFoot(pair))).toMatch(/^Of a pair: the same again for the other hand/);
+  });
 });
