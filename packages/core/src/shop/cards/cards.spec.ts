@@ -226,7 +226,8 @@ describe('a card of one foot says how often it is done', () => {
   it('at each of the feet that are alike; of a pair for the other hand', () => {
     expect(first(oneFoot(job))).toBe('Bolts to take along');
     const four = standingAs(oneFoot(job), 'F1', 'four feet', { along: 400, across: 300, count: 4 });
-    expect(first(four)).toBe('The same at each of 4 feet: counts and amounts are of one.');
+    // The two of the other hand are tightened in the other order.
+    expect(first(four)).toBe('The same at each of 2 feet: counts and amounts are of one.');
     const pair: Job = { ...job, survey: { ...job.survey, sides: 'pair' } };
     expect(first(oneFoot(pair))).toMatch(/^Of a pair: the same again for the other hand/);
   });
