@@ -105,8 +105,8 @@ function put(path: string, m: Mutant, tests: readonly Told[]): Promise<string> {
 /** The tests to put a mutant to: those that reach it; of what is worked out at load, those that run through its file. */
 function testsFor(m: Mutant, fileNumber: number, told: readonly Told[]): Told[] {
   const reach = told.filter((t) => t.hits.includes(m.id));
-  // What is worked out at load is held by whatever runs through its file, and by the specs beside it.
-  const beside = (t: Told) => dirname(t.file) === dirname(m.file);
+  // What is worked out at load is held by whatever runs through its file, and by the specs beside it or a floor above.
+  const beside = (t: Told) => `${dirname(m.file)}/`.startsWith(`${dirname(t.file)}/`);
   const at = reach.length > 0 ? reach : told.filter((t) => t.files.includes(fileNumber) || beside(t));
   let spent = 0;
   return [...at]
