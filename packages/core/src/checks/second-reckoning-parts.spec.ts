@@ -7,7 +7,7 @@ import { endsEN } from './lug/lug-strength';
 import { compared, judgedJobs, type Reckoning } from '../testing/judged-jobs';
 
 /**
- * Lugs, welds, spacers, timber, flanges, cores and glue once more, on random joints, written from the standards without the checks' own
+ * Lugs, welds, spacers, timber, flanges, cores and glue once more, on random joints, written from memory of the standards without the checks' own
  * formulas: every figure of every case has to agree.
  */
 const mm = (v: number) => fromSheet(v, `${v} mm`);
@@ -67,7 +67,7 @@ describe('lugs and pins', () => {
   const b_e = (x: { width: number; hole: number }) => (x.width - x.hole) / 2;
   const C_r = (x: { pin: number; hole: number }) => 1 - 0.275 * sqrt(1 - (x.pin / x.hole) ** 2);
 
-  it('ASME BTH-1 §3-3.3.1, eq. 3-45 to 3-50: tension, fracture, double plane shear', () => {
+  it('ASME BTH-1 §3-3.3.1, eq. 3-45 to 3-50 (memory): tension, fracture, double plane shear', () => {
     same(
       'lug-tension',
       60,

@@ -3,7 +3,7 @@ import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
 import { compared, figuresOf, judgedJobs, type Judged, type Reckoning } from '../testing/judged-jobs';
 
-/** Plates, panels and what stands round bolts once more, on random joints, written from the standards without the checks' own formulas. */
+/** Plates, panels and what stands round bolts once more, on random joints, written from memory of the standards without the checks' own formulas. */
 const mm = (v: number) => fromSheet(v, `${v} mm`);
 const { PI, abs, hypot, max, min, sqrt } = Math;
 const most = (r: Resolved, f: (i: number) => number) => max(...r.bolts.map((_, i) => f(i)));

@@ -3,7 +3,7 @@ import { compared, judgedJobs, type Reckoning } from '../testing/judged-jobs';
 import type { Resolved } from '../job/resolve';
 
 /**
- * Bolts and their holes once more, on random joints of any kind, written from the standards without the checks' own formulas: every figure
+ * Bolts and their holes once more, on random joints of any kind, written from memory of the standards without the checks' own formulas: every figure
  * of every case has to agree. Pulls, shears and looked-up stock are the joint's own.
  */
 const ALL = judgedJobs(700, 5, (j, i) => {
