@@ -13,6 +13,8 @@ type Fn = () => unknown;
 const tests: Test[] = [];
 const befores: { file: string; run: Fn }[] = [];
 const afters: { file: string; run: Fn }[] = [];
+const beforeEachs: { file: string; run: Fn }[] = [];
+const afterEachs: { file: string; run: Fn }[] = [];
 let path: string[] = [];
 let file = '';
 const g = globalThis as unknown as Record<string, unknown>;
@@ -37,7 +39,19 @@ g['it'] = g['test'] = Object.assign(it, { each: bind(it as never) });
 g['describe'] = Object.assign(describe, { each: bind(describe as never) });
 g['beforeAll'] = (run: Fn) => void befores.push({ file, run });
 g['afterAll'] = (run: Fn) => void afters.push({ file, run });
+g['beforeEach'] = (run: Fn) => void beforeEachs.push({ file, run });
+g['afterEach'] = (run: Fn) => void afterEachs.push({ file, run });
 g['expect'] = expect;
+
+/** One test with what its file does before and after each. */
+async function alone(t: Test): Promise<void> {
+  for (const b of beforeEachs) if (b.file === t.file) await b.run();
+  try {
+    await t.run();
+  } finally {
+    for (const a of afterEachs) if (a.file === t.file) await a.run();
+  }
+}
 
 /** Runs what was gathered, and tells what each test touched, or the first that fails. */
 export async function runAll(): Promise<void> {
@@ -51,7 +65,7 @@ export async function runAll(): Promise<void> {
       const began = performance.now();
       let failed = '';
       try {
-        await t.run();
+        await alone(t);
       } catch (e) {
         failed = String((e as Error).message).slice(0, 300);
       }
@@ -66,7 +80,7 @@ export async function runAll(): Promise<void> {
   for (const i of only!) {
     const t = tests[i]!;
     try {
-      await t.run();
+      await alone(t);
     } catch {
       parentPort!.postMessage({ killed: t.name });
       return;
