@@ -320,3 +320,23 @@ describe('the invented jobs', () => {
     expect(() => s.db.prepare('DELETE FROM log').run()).toThrow('append-only');
   });
 });
+
+it('what is asked wrong is refused by field, and of somebody who is not there it says so', async () => {
+  const { as, app } = await shop();
+  const keeper = await as('KE');
+  const fresh = { initials: 'NN', name: 'Nora North', role: 'work', passphrase: 'nine herons by the lock' };
+  for (const [change, field] of [
+    [{ initials: 'N1' }, 'initials'],
+    [{ name: ' ' }, 'name'],
+    [{ name: 'x'.repeat(81) }, 'name'],
+    [{ role: 'captain' }, 'role'],
+  ] as const) {
+    const no = await keeper.post('/api/people').send({ ...fresh, ...change });
+    expect([no.status, JSON.stringify(no.body).includes(field)]).toEqual([422, true]);
+  }
+  const gone = await keeper.put('/api/people/ZZ/passphrase').send({ passphrase: fresh.passphrase });
+  expect(gone.status).toBe(404);
+  const wrong = await keeper.put('/api/session/passphrase').send({ now: 'not this one', passphrase: fresh.passphrase });
+  expect(wrong.status).toBe(403);
+  expect((await request(app).put('/api/session/passphrase').send({ now: WORDS, passphrase: WORDS })).status).toBe(401);
+});
