@@ -1,24 +1,18 @@
 import type { Resolved } from '../job/resolve';
 import type { Job } from '../job/schema';
 import { fromSheet } from '../job/values';
-import { compared, figuresOf, judgedJobs, type Judged, type Reckoning } from '../testing/judged-jobs';
+import { agree, figuresOf, judgedJobs, mostOver, onSkinFor, type Judged } from '../testing/judged-jobs';
 
 /** Plates, panels and what stands round bolts once more, on random joints, written from memory of the standards without the checks' own formulas. */
 const mm = (v: number) => fromSheet(v, `${v} mm`);
 const { PI, abs, hypot, max, min, sqrt } = Math;
-const most = (r: Resolved, f: (i: number) => number) => max(...r.bolts.map((_, i) => f(i)));
-const same = (all: readonly Judged[], id: string, least: number, reckon: Reckoning) => {
-  const { both, differ } = compared(all, id, reckon);
-  expect(differ.slice(0, 3)).toEqual([]);
-  expect(both).toBeGreaterThan(least);
-};
 const plain = (r: Resolved) => !r.shaped && r.plateHoles.length === 0;
 
 describe('plates', () => {
   const ALL = judgedJobs(450, 23);
 
   it('torn across a row: the cut that takes most, of all there are (EN 1993-1-1 §6.2.2.2, AISC 360-16 §B4.3b)', () =>
-    same(ALL, 'net-section', 120, (r, s) => {
+    agree(ALL, 'net-section', 120, (r, s) => {
       if (!plain(r)) return undefined;
       const t = r.plateThickness * r.plateLayers;
       const EN = r.rules === 'EN';
@@ -68,7 +62,7 @@ describe('plates', () => {
     }));
 
   it('a block torn out of an edge: EN 1993-1-8 eq. 3.9 and 3.10, AISC 360-16 eq. J4-5', () =>
-    same(ALL, 'block-tearing', 60, (r, s) => {
+    agree(ALL, 'block-tearing', 60, (r, s) => {
       if (!plain(r) || r.kinds.length > 1 || r.job.plate.corner > 3) return undefined;
       const { fx, fy } = s.loadCase;
       const t = r.plateThickness * r.plateLayers;
@@ -123,15 +117,15 @@ describe('what stands round bolts', () => {
       : j,
   );
   it('a sleeve takes its own part of what crushes, the skin round it the rest', () =>
-    same(sleeved, 'washer-crush', 30, (r, s) => {
+    agree(sleeved, 'washer-crush', 30, (r, s) => {
       if (r.joint.sleeve !== 'sleeve' || r.far.kind !== 'washer') return undefined;
-      const γ = r.factors.onSkin / (r.skin.wood ? (r.serviceClass === 3 ? 0.7 : 0.9) : 1);
+      const γ = onSkinFor(r);
       const c = r.far.thickness * sqrt((r.far.fy * γ) / (3 * r.skin.crush * r.factors.onYield));
       const d = min(r.far.outside, max(r.size.acrossFlats, r.skinHole) + 2 * c);
       const A_w = (PI / 4) * (d ** 2 - r.skinHole ** 2);
       const A_s = (PI / 4) * (16 ** 2 - 12 ** 2);
       const holds = (235 * A_s) / r.factors.onYield + (r.skin.crush * max(0, A_w - A_s)) / γ;
-      return most(r, (i) => s.pulls[i]! / holds);
+      return mostOver(r, (i) => s.pulls[i]! / holds);
     }));
   const plugged = judgedJobs(260, 25, (j) => ({
     ...j,
@@ -144,10 +138,10 @@ describe('what stands round bolts', () => {
     })),
   }));
   it('plug welds in shear: 0.6·F_EXX on their own area (AISC 360-16 §J2.3)', () =>
-    same(plugged, 'doubler-weld', 10, (r, s) => {
+    agree(plugged, 'doubler-weld', 10, (r, s) => {
       if (r.welds.doubler !== 'plugs' || s.outOfPlane.tensions.some((v) => v > 1e-6)) return undefined;
       const holds = (0.6 * r.welds.filler * (PI / 4) * 14 ** 2) / r.factors.onBreak;
-      return most(r, (i) => s.shears[i]!.total / holds);
+      return mostOver(r, (i) => s.shears[i]!.total / holds);
     }));
 });
 
@@ -200,7 +194,7 @@ describe('sandwich panels against a plain sheet under the same load: the moment 
   });
 
   it('cores sheared round bolts, and round the plate as an even line with its moments (Allen; Blodgett’s line group)', () =>
-    same(sandwiches, 'core-shear', 20, (r, s) => {
+    agree(sandwiches, 'core-shear', 20, (r, s) => {
       if (!plain(r) || r.far.kind !== 'plate') return undefined;
       const d = 23 + 3.5;
       const γ = r.factors.onSkin;
@@ -216,6 +210,6 @@ describe('sandwich panels against a plain sheet under the same load: the moment 
         const D = min(max(r.washerOutside, r.skinHole) + 2 * c, 2 * edge, near);
         return (s.pulls[i]! * γ) / (PI * D * d * 1);
       };
-      return max((line * γ) / (d * 1), most(r, bolt));
+      return max((line * γ) / (d * 1), mostOver(r, bolt));
     }));
 });

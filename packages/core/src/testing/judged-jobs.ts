@@ -67,3 +67,19 @@ export function compared(all: readonly Judged[], id: string, reckon: Reckoning, 
   const apart = both.filter(({ used, his }) => !(Math.abs(used - his) <= off * Math.max(1e-3, Math.abs(his))) && used !== his);
   return { both: both.length, differ: apart.map(({ n, k, used, his }) => `job ${n}, case ${k}: ${used} against ${his}`) };
 }
+
+/** Expects a check's figures to agree with somebody else's in every case, and in more than so many. */
+export function agree(all: readonly Judged[], id: string, least: number, reckon: Reckoning): void {
+  const { both, differ } = compared(all, id, reckon);
+  expect(differ.slice(0, 3)).toEqual([]);
+  expect(both).toBeGreaterThan(least);
+}
+
+/** The most over all bolts. */
+export const mostOver = (r: Resolved, f: (i: number) => number): number => Math.max(...r.bolts.map((_, i) => f(i)));
+
+/** Divisor on what the skin is made of: wood has k_mod of it left under a short load, 0.9, and 0.7 in the weather (EN 1995-1-1 Tab. 3.1, memory). */
+export const onSkinFor = (r: Resolved): number => r.factors.onSkin / (r.skin.wood ? (r.serviceClass === 3 ? 0.7 : 0.9) : 1);
+
+export const isMetalSkin = (r: Resolved): boolean => ['sheet', 'hollow', 'flange'].includes(r.skinKind);
+export const isSunk = (r: Resolved): boolean => r.joint.head === 'countersunk';
